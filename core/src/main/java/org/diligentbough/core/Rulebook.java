@@ -1,0 +1,45 @@
+package org.diligentbough.core;
+
+import java.time.LocalDate;
+import java.util.Optional;
+import java.util.OptionalInt;
+import org.diligentbough.core.knowledge.Knowledge;
+import org.diligentbough.core.orchard.Form;
+import org.diligentbough.core.orchard.Site;
+import org.diligentbough.core.orchard.Species;
+import org.diligentbough.core.orchard.SpeciesTraits;
+import org.diligentbough.core.season.CuttingCalendar;
+import org.diligentbough.core.season.WindowTable;
+import org.diligentbough.core.survey.Survey;
+
+/** All that the core goes by: numbers, sources, species and windows. Read once at start; immutable. */
+public record Rulebook(Knowledge knowledge, SpeciesTraits.Table species, WindowTable windows) {
+
+    /** Reads the shipped data files; a file that cannot be used stops it with the file's name and line. */
+    public static Rulebook load() {
+        return new Rulebook(Knowledge.load(), SpeciesTraits.Table.load(), WindowTable.load());
+    }
+
+    /** When trees of a kind may be cut at a site, by the months alone. */
+    public CuttingCalendar calendar(Site site, Species kind, boolean trained) {
+        return calendar(site, kind, trained, CuttingCalendar.Seen.NOTHING);
+    }
+
+    /** When the surveyed tree may be cut, with what was seen of its growth. */
+    public CuttingCalendar calendar(Survey survey) {
+        Form form = survey.tree()
+                .formWanted()
+                .or(survey.tree()::form)
+                .orElse(species.of(survey.tree().species()).formWanted());
+        Optional<LocalDate> growing =
+                survey.tree().stillGrowing().filter(Boolean::booleanValue).map(yes -> survey.surveyedOn());
+        CuttingCalendar.Seen seen = survey.observedStage()
+                .map(stage -> new CuttingCalendar.Seen(OptionalInt.of(stage.bbch()), Optional.of(stage.on()), growing))
+                .orElse(new CuttingCalendar.Seen(OptionalInt.empty(), Optional.empty(), growing));
+        return calendar(survey.site(), survey.tree().species(), form.trained(), seen);
+    }
+
+    private CuttingCalendar calendar(Site site, Species kind, boolean trained, CuttingCalendar.Seen seen) {
+        return new CuttingCalendar(windows, knowledge, species, site, kind, trained, seen);
+    }
+}

@@ -1,0 +1,94 @@
+package org.diligentbough.core.knowledge;
+
+/** The numbers the rules go by. What each means, its value and where it comes from stand in {@code figures.csv}. */
+public enum Figure {
+    PEACH_ALLOWANCE("share", 0, 1),
+    CITRUS_ALLOWANCE("share", 0, 1),
+    BIG_CUT_CM("cm", 1, 20),
+    BIG_CUT_TRUNK_SHARE("share", 0, 1),
+    BIG_CUT_FLOOR_CM("cm", 1, 20),
+    THICK_SIDE_LIMB_RATIO("share", 0.1, 1),
+    SIDE_BRANCH_RATIO("share", 0.1, 1),
+    ALIKE_RATIO("share", 0, 0.5),
+    YOUNG_WOOD_YEARS("years", 1, 10),
+    YOUNG_SHORTENING_SHARE("share", 0, 1),
+    DEFAULT_SHORTENING_SHARE("share", 0, 1),
+    LEAST_KEPT_SHARE("share", 0, 1),
+    DEFAULT_REGROWTH_M("m", 0, 2),
+    SECTOR_DEG("degrees", 10, 180),
+    GAP_HALF_DEG("degrees", 5, 90),
+    SHADED_LIGHT("share", 0, 1),
+    FRUIT_LIGHT("share", 0, 1),
+    PLIABLE_CM("cm", 0.5, 5),
+    STEEP_DEG("degrees", 30, 90),
+    BEND_ROOM_DEG("degrees", 0, 90),
+    CROWN_HANGS_SHARE("share", 0, 1),
+    BUSH_MAINS_MOST("branches", 4, 20),
+    BUSH_MAINS_LEAST("branches", 4, 20),
+    BUSH_RENEWAL_SHARE("share", 0, 1),
+    FIG_RENEWAL_HEIGHT_M("m", 0.3, 3),
+    FIG_RENEWAL_YEARS("years", 1, 10),
+    FIG_LIMB_TURNS("years", 4, 6),
+    FIG_BUD_STUB_M("m", 0.01, 0.3),
+    FIRE_BLIGHT_MARGIN_M("m", 0.2, 0.5),
+    DEAD_STUB_M("m", 0, 0.5),
+    TIP_DIEBACK_SHARE("share", 0, 1),
+    WEAK_SHOOTS_CM("cm", 5, 30),
+    MODEST_SHOOTS_CM("cm", 15, 60),
+    STRONG_SHOOTS_CM("cm", 45, 150),
+    YOUNG_TREE_YEARS("years", 1, 10),
+    RENOVATE_HEIGHT_RATIO("times", 1, 3),
+    RENOVATE_UPRIGHTS("shoots", 1, 500),
+    RENOVATE_UNTOUCHED_YEARS("years", 1, 50),
+    INCURABLE_SHARE("share", 0, 1),
+    HOLLOW_WALL_RATIO("share", 0, 1),
+    HOLLOW_STRENGTH_LOSS("share", 0, 1),
+    GREEN_DENSITY("kg/m3", 500, 1300),
+    TWO_PEOPLE_KG("kg", 5, 60),
+    ARBORIST_KG("kg", 10, 500),
+    ARBORIST_HEIGHT_M("m", 2, 10),
+    HOLD_KG("kg", 2, 25),
+    SECATEURS_CM("cm", 0.5, 5),
+    LOPPERS_CM("cm", 1, 8),
+    POLE_CM("cm", 1, 6),
+    GROUND_REACH_M("m", 1, 3),
+    POLE_REACH_M("m", 2, 8),
+    MINUTES_CUT("minutes", 0, 60),
+    MINUTES_PER_CM("minutes/cm", 0, 10),
+    MINUTES_THREE_CUTS("minutes", 0, 60),
+    MINUTES_LADDER("minutes", 0, 60),
+    MINUTES_PER_KG("minutes/kg", 0, 5),
+    MINUTES_SHOOT("minutes", 0, 10),
+    DETAIL_BUDGET_MINUTES("minutes", 0, 600),
+    SHOOT_CM("cm", 0.2, 3),
+    DETAIL_SHARE_MOST("share", 0, 0.5),
+    LARGE_SHARE("share", 0, 1),
+    IMPLAUSIBLE_HEIGHT("share", 0, 2),
+    FROST_PRONE_MEAN_C("C", 0, 20),
+    SAME_SIDE_DEG("degrees", 10, 180);
+
+    private final String unit;
+    private final double min;
+    private final double max;
+
+    Figure(String unit, double min, double max) {
+        this.unit = unit;
+        this.min = min;
+        this.max = max;
+    }
+
+    /** The unit its value is given in; {@code share} is a fraction from 0 to 1. */
+    public String unit() {
+        return unit;
+    }
+
+    /** The least value that makes sense. */
+    public double min() {
+        return min;
+    }
+
+    /** The greatest value that makes sense. */
+    public double max() {
+        return max;
+    }
+}

@@ -1,0 +1,102 @@
+package org.diligentbough.core.orchard;
+
+import java.util.EnumMap;
+import java.util.List;
+import java.util.Map;
+import org.diligentbough.core.knowledge.DataFile;
+
+/**
+ * What the rules need to know of a species: one line of {@code species.csv}.
+ *
+ * @param group which of the rules that differ by kind apply
+ * @param formWanted the form aimed at when the tree's own is not given
+ * @param mainCutDormant whether its main cutting time is the dormant season, so that summer takes at most a tenth
+ * @param goodShootsToCm end shoots up to this length, in cm, are good growth; longer ones are strong
+ * @param fruitfulFromDeg lowest angle above level, in degrees, at which its wood fruits best
+ * @param fruitfulToDeg highest such angle, in degrees
+ * @param stone whether it is a stone fruit, which wants dry days and answers a summer cut with gum
+ */
+public record SpeciesTraits(
+        Group group,
+        Form formWanted,
+        boolean mainCutDormant,
+        double goodShootsToCm,
+        double fruitfulFromDeg,
+        double fruitfulToDeg,
+        boolean stone) {
+
+    /** The rules that differ by kind. */
+    public enum Group {
+        /** Judged by the table as it stands. */
+        TREE,
+        /** As a tree, except that hanging wood is good. */
+        CHERRY,
+        /** As a tree, with a larger allowance and each limb renewed in turn. */
+        PEACH,
+        /** Renewed by its own rule instead of the crown allowance. */
+        FIG,
+        /** Dense and skirted is right. */
+        EVERGREEN,
+        /** A bush kept by the number of its main branches. */
+        BRANCH_BUSH,
+        /** A bush whose oldest stems go to the ground. */
+        STEM_BUSH
+    }
+
+    /** Whether it is a bush, kept by the number of its stems. */
+    public boolean bush() {
+        return group == Group.BRANCH_BUSH || group == Group.STEM_BUSH;
+    }
+
+    /** Whether the crown allowance and the limit on big cuts hold for it. */
+    public boolean hasAllowance() {
+        return !bush() && group != Group.FIG;
+    }
+
+    /** The table of all species. */
+    public static final class Table {
+        private final Map<Species, SpeciesTraits> traits = new EnumMap<>(Species.class);
+
+        private Table() {}
+
+        /** Reads the shipped {@code species.csv}; every species must stand in it once. */
+        public static Table load() {
+            Table table = new Table();
+            List<DataFile.Row> rows = DataFile.read(
+                    "species.csv",
+                    List.of(
+                            "species",
+                            "group",
+                            "form-wanted",
+                            "main-cut-dormant",
+                            "good-shoots-to-cm",
+                            "fruitful-from-deg",
+                            "fruitful-to-deg",
+                            "stone"));
+            for (DataFile.Row row : rows) {
+                SpeciesTraits read = new SpeciesTraits(
+                        row.code("group", Group.class),
+                        row.code("form-wanted", Form.class),
+                        row.yes("main-cut-dormant"),
+                        row.number("good-shoots-to-cm", 30, 75),
+                        row.number("fruitful-from-deg", -30, 60),
+                        row.number("fruitful-to-deg", 30, 90),
+                        row.yes("stone"));
+                if (table.traits.put(row.code("species", Species.class), read) != null) {
+                    throw row.wrong(row.text("species") + " is given twice");
+                }
+            }
+            for (Species species : Species.values()) {
+                if (!table.traits.containsKey(species)) {
+                    throw new IllegalStateException("species.csv lacks " + species);
+                }
+            }
+            return table;
+        }
+
+        /** What is known of a species. */
+        public SpeciesTraits of(Species species) {
+            return traits.get(species);
+        }
+    }
+}

@@ -1,0 +1,42 @@
+package org.diligentbough.core.plan;
+
+import java.util.Comparator;
+import org.diligentbough.core.survey.Branching;
+import org.diligentbough.core.verdict.Cut;
+import org.diligentbough.core.verdict.LimbVerdict;
+import org.diligentbough.core.verdict.TableRow;
+
+/**
+ * The order in which cuts are given their turn (common practice): urgent, dead, diseased, damaged; then the strategic
+ * ones, since one big cut beats many small ones; then form.
+ */
+final class CutOrder implements Comparator<LimbVerdict> {
+    private static final int STRATEGIC = 5;
+
+    private static final Comparator<LimbVerdict> ORDER = Comparator.comparingInt(CutOrder::rank)
+            .thenComparing(limb -> rank(limb) == STRATEGIC ? 0 : rowOf(limb).ordinal())
+            .thenComparing(LimbVerdict::limb, Branching.THICKEST_FIRST);
+
+    @Override
+    public int compare(LimbVerdict one, LimbVerdict other) {
+        return ORDER.compare(one, other);
+    }
+
+    static int rank(LimbVerdict limb) {
+        if (limb.urgent()) {
+            return 0;
+        }
+        return switch (rowOf(limb)) {
+            case DEAD -> 1;
+            case DISEASED -> 2;
+            case DAMAGED, BELOW_GRAFT -> 3;
+            case SPLIT_UNION -> 4;
+            case PLIABLE -> 7;
+            default -> limb.cut().map(Cut::big).orElse(false) ? STRATEGIC : 6;
+        };
+    }
+
+    private static TableRow rowOf(LimbVerdict limb) {
+        return limb.row().orElse(TableRow.NOTHING_CLEAR);
+    }
+}

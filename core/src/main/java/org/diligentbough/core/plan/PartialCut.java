@@ -1,0 +1,63 @@
+package org.diligentbough.core.plan;
+
+import java.util.Comparator;
+import java.util.Optional;
+import org.diligentbough.core.survey.Limb;
+import org.diligentbough.core.survey.LivingCrown;
+import org.diligentbough.core.verdict.Cut;
+import org.diligentbough.core.verdict.CutKind;
+import org.diligentbough.core.verdict.CutSizing;
+import org.diligentbough.core.verdict.Place;
+import org.diligentbough.core.verdict.Scene;
+
+/** Where to shorten a limb that is too large for one year, so that what goes fits what the year has left. */
+final class PartialCut {
+    private static final int STEPS = 60;
+    /** A side branch is cut back to if that takes at least this share of what could be taken. */
+    private static final double WORTH_A_BRANCH = 0.5;
+
+    private final Scene scene;
+    private final LivingCrown crown;
+    private final YearBudget budget;
+    private final CutSizing sizing;
+
+    PartialCut(Scene scene, LivingCrown crown, YearBudget budget) {
+        this.scene = scene;
+        this.crown = crown;
+        this.budget = budget;
+        this.sizing = new CutSizing(scene);
+    }
+
+    /** The cut that takes most and still fits; empty when none does. */
+    Optional<Cut> of(Limb limb) {
+        double leastM = scene.leastKeptM(limb);
+        for (int step = 0; step < STEPS; step++) {
+            double alongM = leastM + (limb.lengthM() - leastM) * step / STEPS;
+            Cut heading = sizing.cut(limb, Place.at(CutKind.HEADING, alongM));
+            if (fits(limb, heading)) {
+                double most = taken(limb, alongM);
+                return Optional.of(sideBranchCut(limb, alongM, most).orElse(heading));
+            }
+        }
+        return Optional.empty();
+    }
+
+    private Optional<Cut> sideBranchCut(Limb limb, double fromM, double most) {
+        return scene.sideBranches(limb).stream()
+                .filter(branch -> branch.originM() >= fromM && branch.originM() < limb.lengthM())
+                .min(Comparator.comparingDouble(Limb::originM))
+                .filter(branch -> taken(limb, branch.originM()) >= WORTH_A_BRANCH * most)
+                .map(branch ->
+                        sizing.cut(limb, Place.toSideBranch(CutKind.TO_SIDE_BRANCH, branch.originM(), branch.id())))
+                .filter(cut -> fits(limb, cut));
+    }
+
+    private boolean fits(Limb limb, Cut cut) {
+        return budget.fits(budget.shareOfThisYear(taken(limb, cut.place().alongM())), false)
+                && (!cut.big() || budget.roomForBigCut());
+    }
+
+    private double taken(Limb limb, double alongM) {
+        return crown.copy().shorten(limb, alongM);
+    }
+}

@@ -1,0 +1,79 @@
+package org.diligentbough.core.plan;
+
+import java.time.LocalDate;
+import java.util.List;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import org.diligentbough.core.knowledge.Reason;
+import org.diligentbough.core.season.PruningYear;
+import org.diligentbough.core.season.Season;
+import org.diligentbough.core.verdict.Cut;
+import org.diligentbough.core.verdict.Verdict;
+
+/**
+ * Which limb is cut when, over one to five pruning years.
+ *
+ * @param lanes in time order
+ * @param notPlaced limbs that want something done for which no place was found, with why
+ */
+public record RenovationPlan(List<Lane> lanes, List<NotPlaced> notPlaced) {
+    public RenovationPlan {
+        lanes = List.copyOf(lanes);
+        notPlaced = List.copyOf(notPlaced);
+    }
+
+    /**
+     * What is done in one season of one pruning year.
+     *
+     * @param opens first day on which it may be done
+     * @param closes last day
+     * @param share of the living crown standing at the start of the pruning year, 0 to 1, taken by the cuts
+     * @param allowance the share this lane may take; empty where the species has another rule
+     * @param minutes for cuts and detail
+     * @param overrun why more is taken than the allowance
+     * @param detail shoots that were counted and not entered one by one
+     */
+    public record Lane(
+            PruningYear year,
+            Season season,
+            LocalDate opens,
+            LocalDate closes,
+            List<PlannedCut> cuts,
+            double share,
+            OptionalDouble allowance,
+            int bigCuts,
+            int minutes,
+            Optional<Reason> overrun,
+            Optional<Detail> detail) {
+        public Lane {
+            cuts = List.copyOf(cuts);
+        }
+    }
+
+    /**
+     * One limb's turn.
+     *
+     * @param kind remove, shorten or bend
+     * @param share of the living crown standing at the start of the pruning year, 0 to 1
+     * @param reasons why it is done otherwise than the limb's verdict says, if it is
+     */
+    public record PlannedCut(String limb, Verdict kind, double share, Cut cut, List<Reason> reasons) {
+        public PlannedCut {
+            reasons = List.copyOf(reasons);
+        }
+    }
+
+    /**
+     * Counted shoots dealt with in one season.
+     *
+     * @param share of the living crown they are taken to carry, 0 to 1
+     */
+    public record Detail(int shoots, double share, int minutes) {}
+
+    /** A limb for which no place was found. */
+    public record NotPlaced(String limb, List<Reason> reasons) {
+        public NotPlaced {
+            reasons = List.copyOf(reasons);
+        }
+    }
+}

@@ -1,0 +1,120 @@
+package org.diligentbough.core.plan;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.OptionalDouble;
+import org.diligentbough.core.season.PruningYear;
+import org.diligentbough.core.survey.Limb;
+import org.diligentbough.core.verdict.Cut;
+
+/** What one pruning year may still take of a tree. Shares are of the crown standing at the start of the year. */
+final class YearBudget {
+    private static final double ROUNDING = 1e-9;
+
+    private final PruningYear year;
+    private final OptionalDouble allowance;
+    private final OptionalDouble summerAllowance;
+    private final int mostBigCuts;
+    private final boolean resting;
+    private final double crownAtStart;
+    private final List<Limb> bigCutLimbs = new ArrayList<>();
+    private double taken;
+    private double takenInSummer;
+    private int renewals;
+
+    /** {@code mostBigCuts} is not looked at where there is no allowance. */
+    YearBudget(
+            PruningYear year,
+            OptionalDouble allowance,
+            OptionalDouble summerAllowance,
+            int mostBigCuts,
+            boolean resting,
+            double crownAtStart) {
+        this.year = year;
+        this.allowance = allowance;
+        this.summerAllowance = summerAllowance;
+        this.mostBigCuts = mostBigCuts;
+        this.resting = resting;
+        this.crownAtStart = crownAtStart;
+    }
+
+    PruningYear year() {
+        return year;
+    }
+
+    OptionalDouble allowance() {
+        return allowance;
+    }
+
+    boolean resting() {
+        return resting;
+    }
+
+    double taken() {
+        return taken;
+    }
+
+    /** A share of the crown as surveyed, as a share of the crown at the start of this year. */
+    double shareOfThisYear(double shareAsSurveyed) {
+        return crownAtStart > 0 ? shareAsSurveyed / crownAtStart : 0;
+    }
+
+    /** What a lane may take in all: the year's allowance, or the summer's where that is the smaller. */
+    OptionalDouble laneAllowance(boolean summerOnly) {
+        return summerOnly && allowance.isPresent()
+                ? OptionalDouble.of(Math.min(allowance.getAsDouble(), summerAllowance.orElseThrow()))
+                : allowance;
+    }
+
+    /** What is left for a lane; unbounded where there is no allowance. */
+    double left(boolean summerOnly) {
+        if (allowance.isEmpty()) {
+            return Double.MAX_VALUE;
+        }
+        double ofYear = allowance.getAsDouble() - taken;
+        return summerOnly ? Math.min(ofYear, summerAllowance.orElseThrow() - takenInSummer) : ofYear;
+    }
+
+    boolean fits(double share, boolean summerOnly) {
+        return share <= left(summerOnly) + ROUNDING;
+    }
+
+    boolean roomForBigCut() {
+        return allowance.isEmpty() || bigCutLimbs.size() < mostBigCuts;
+    }
+
+    /** Limbs of the big cuts placed so far. */
+    List<Limb> bigCutLimbs() {
+        return bigCutLimbs;
+    }
+
+    int renewals() {
+        return renewals;
+    }
+
+    void renewed() {
+        renewals++;
+    }
+
+    void take(Limb limb, Cut cut, double share, boolean summerOnly) {
+        taken += share;
+        if (summerOnly) {
+            takenInSummer += share;
+        }
+        if (cut.big()) {
+            bigCutLimbs.add(limb);
+        }
+    }
+
+    void takeDetail(double share, boolean summerOnly) {
+        taken += share;
+        if (summerOnly) {
+            takenInSummer += share;
+        }
+    }
+
+    boolean overrun() {
+        return allowance.isPresent()
+                && (taken > allowance.getAsDouble() + ROUNDING || bigCutLimbs.size() > mostBigCuts);
+    }
+}

@@ -1,0 +1,47 @@
+package org.diligentbough.core.season;
+
+import java.time.LocalDate;
+import org.diligentbough.core.knowledge.Reason;
+import org.threeten.extra.LocalDateRange;
+
+/**
+ * Days on which a kind of tree is best cut, may be cut with care, or is left alone.
+ *
+ * @param season how plans name the time
+ * @param work what it is for
+ * @param days its days, never empty
+ * @param reason why
+ */
+public record Window(Quality quality, Season season, Work work, LocalDateRange days, Reason reason) {
+
+    /** First day. */
+    public LocalDate opens() {
+        return days.getStart();
+    }
+
+    /** Last day. */
+    public LocalDate closes() {
+        return days.getEndInclusive();
+    }
+
+    /** How good the time is. */
+    public enum Quality {
+        BEST,
+        WITH_CARE,
+        KEEP_OFF
+    }
+
+    /** What a window is for. */
+    public enum Work {
+        /** All ordinary cutting of live wood. */
+        STRUCTURE,
+        /** Keeping the tree to its size, bearing no more than the summer allowance. */
+        SIZE,
+        /** A light tidy after the main cut of another season. */
+        TIDY,
+        /** The hard renewal of a fig. */
+        RENEWAL,
+        /** Taking the tips off strong shoots. */
+        TOPPING
+    }
+}

@@ -1,0 +1,157 @@
+package org.diligentbough.core.survey;
+
+import java.util.ArrayDeque;
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.Comparator;
+import java.util.Deque;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+
+/** Which limb grows from which, and where each is in space. Immutable. */
+public final class Branching {
+    /** Thickest first, then by tag, so that the same survey is always taken in the same order. */
+    public static final Comparator<Limb> THICKEST_FIRST =
+            Comparator.comparingDouble(Limb::diameterCm).reversed().thenComparing(Limb::id);
+
+    private final Map<String, Limb> byId = new LinkedHashMap<>();
+    private final Map<String, List<Limb>> children = new HashMap<>();
+    private final Map<String, Point> bases = new HashMap<>();
+    private final List<Limb> onTrunk = new ArrayList<>();
+    private final List<Limb> outwards = new ArrayList<>();
+
+    /**
+     * @throws IllegalArgumentException when two limbs share an id, a parent is unknown, limbs grow from each other in a
+     *     circle, or one leaves past its parent's tip
+     */
+    public Branching(List<Limb> limbs) {
+        for (Limb limb : limbs) {
+            if (byId.put(limb.id(), limb) != null) {
+                throw new IllegalArgumentException("two limbs are called " + limb.id());
+            }
+        }
+        for (Limb limb : limbs) {
+            limb.parent()
+                    .ifPresentOrElse(
+                            parent -> {
+                                if (!byId.containsKey(parent)) {
+                                    throw new IllegalArgumentException("no limb is called " + parent);
+                                }
+                                children.computeIfAbsent(parent, key -> new ArrayList<>())
+                                        .add(limb);
+                            },
+                            () -> onTrunk.add(limb));
+        }
+        onTrunk.sort(THICKEST_FIRST);
+        children.values().forEach(list -> list.sort(THICKEST_FIRST));
+        Deque<Limb> waiting = new ArrayDeque<>(onTrunk);
+        while (!waiting.isEmpty()) {
+            Limb limb = waiting.removeFirst();
+            outwards.add(limb);
+            bases.put(limb.id(), baseOf(limb));
+            waiting.addAll(childrenOf(limb));
+        }
+        if (outwards.size() != byId.size()) {
+            throw new IllegalArgumentException("limbs grow from each other in a circle");
+        }
+    }
+
+    private Point baseOf(Limb limb) {
+        if (limb.parent().isEmpty()) {
+            return new Point(0, 0, limb.originM());
+        }
+        Limb parent = byId.get(limb.parent().get());
+        if (limb.originM() > parent.lengthM()) {
+            throw new IllegalArgumentException(limb.id() + " leaves past the tip of " + parent.id());
+        }
+        return pointAt(parent, limb.originM());
+    }
+
+    /** All limbs, each after the one it grows from, thickest first among equals. */
+    public List<Limb> outwards() {
+        return Collections.unmodifiableList(outwards);
+    }
+
+    /** The limbs on the trunk, thickest first. */
+    public List<Limb> onTrunk() {
+        return Collections.unmodifiableList(onTrunk);
+    }
+
+    public Limb get(String id) {
+        return byId.get(id);
+    }
+
+    public Optional<Limb> find(String id) {
+        return Optional.ofNullable(byId.get(id));
+    }
+
+    /** The limbs that grow from this one, thickest first. */
+    public List<Limb> childrenOf(Limb limb) {
+        return Collections.unmodifiableList(children.getOrDefault(limb.id(), List.of()));
+    }
+
+    public Optional<Limb> parentOf(Limb limb) {
+        return limb.parent().map(byId::get);
+    }
+
+    /** Whether {@code limb} grows from {@code ancestor}, directly or through others. */
+    public boolean growsFrom(Limb limb, Limb ancestor) {
+        Optional<Limb> parent = parentOf(limb);
+        while (parent.isPresent()) {
+            if (parent.get().equals(ancestor)) {
+                return true;
+            }
+            parent = parentOf(parent.get());
+        }
+        return false;
+    }
+
+    /** Whether it, or a limb it grows from, is dead. */
+    public boolean dead(Limb limb) {
+        return limb.has(FaultKind.DEAD) || parentOf(limb).map(this::dead).orElse(false);
+    }
+
+    /** Whether it carries leaf: neither dead nor a stub, nor on one that is. */
+    public boolean living(Limb limb) {
+        return !limb.has(FaultKind.DEAD)
+                && !limb.has(FaultKind.STUB)
+                && parentOf(limb).map(this::living).orElse(true);
+    }
+
+    /** Where the limb leaves. */
+    public Point baseOfLimb(Limb limb) {
+        return bases.get(limb.id());
+    }
+
+    /** A point on the limb, at a distance in metres from its base. */
+    public Point pointAt(Limb limb, double alongM) {
+        return bases.get(limb.id()).towards(limb.azimuthDeg(), limb.angleDeg(), alongM);
+    }
+
+    public Point tip(Limb limb) {
+        return pointAt(limb, limb.lengthM());
+    }
+
+    /** Height, m, of the limb's highest point: its tip, or its base when it hangs. */
+    public double topM(Limb limb) {
+        return Math.max(baseOfLimb(limb).upM(), tip(limb).upM());
+    }
+
+    /** Volume, m3, of the limb beyond a distance in metres, with the side limbs that leave beyond it. */
+    public double volumeBeyondM3(Limb limb, double alongM) {
+        return limb.volumeBeyondM3(alongM)
+                + childrenOf(limb).stream()
+                        .filter(child -> child.originM() > alongM)
+                        .mapToDouble(child -> volumeBeyondM3(child, 0))
+                        .sum();
+    }
+
+    /** Angle between two compass directions, 0 to 180 degrees. */
+    public static double apartDeg(double azimuthDeg, double otherDeg) {
+        double apart = Math.abs(azimuthDeg - otherDeg) % 360;
+        return Math.min(apart, 360 - apart);
+    }
+}

@@ -1,0 +1,8 @@
+package org.diligentbough.core.survey;
+
+/** How a trunk leans. */
+public enum Lean {
+    NONE,
+    OLD,
+    LIFTING_SOIL
+}

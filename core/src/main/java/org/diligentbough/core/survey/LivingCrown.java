@@ -1,0 +1,62 @@
+package org.diligentbough.core.survey;
+
+import java.util.HashMap;
+import java.util.Map;
+
+/**
+ * The living crown while limbs are taken off it one by one. Shares are of the crown as surveyed; nothing grows back.
+ * Mutable: {@link #copy()} before trying something out.
+ */
+public final class LivingCrown {
+    private final Branching branching;
+    private final CrownShares shares;
+    private final Map<String, Double> keptOfOwn;
+
+    /** The whole crown as surveyed. */
+    public LivingCrown(Branching branching, CrownShares shares) {
+        this(branching, shares, new HashMap<>());
+    }
+
+    private LivingCrown(Branching branching, CrownShares shares, Map<String, Double> keptOfOwn) {
+        this.branching = branching;
+        this.shares = shares;
+        this.keptOfOwn = keptOfOwn;
+    }
+
+    public LivingCrown copy() {
+        return new LivingCrown(branching, shares, new HashMap<>(keptOfOwn));
+    }
+
+    /** What is left of the crown, 0 to 1. */
+    public double left() {
+        return branching.outwards().stream().mapToDouble(this::ownLeft).sum();
+    }
+
+    private double ownLeft(Limb limb) {
+        return shares.own(limb) * keptOfOwn.getOrDefault(limb.id(), 1.0);
+    }
+
+    /** Takes a limb and all that is left on it; returns the share taken. */
+    public double remove(Limb limb) {
+        double taken = ownLeft(limb);
+        keptOfOwn.put(limb.id(), 0.0);
+        for (Limb child : branching.childrenOf(limb)) {
+            taken += remove(child);
+        }
+        return taken;
+    }
+
+    /** Cuts a limb at a distance in metres from its base, with the side limbs beyond; returns the share taken. */
+    public double shorten(Limb limb, double alongM) {
+        double kept = keptOfOwn.getOrDefault(limb.id(), 1.0);
+        double nowKept = Math.min(kept, 1 - CrownShares.ownShareBeyond(limb, alongM));
+        keptOfOwn.put(limb.id(), nowKept);
+        double taken = shares.own(limb) * (kept - nowKept);
+        for (Limb child : branching.childrenOf(limb)) {
+            if (child.originM() > alongM) {
+                taken += remove(child);
+            }
+        }
+        return taken;
+    }
+}

@@ -1,0 +1,56 @@
+package org.diligentbough.core.survey;
+
+import java.time.LocalDate;
+import java.util.List;
+import java.util.Optional;
+import java.util.OptionalInt;
+import org.diligentbough.core.orchard.Site;
+
+/**
+ * One tree as surveyed, where it stands, and the day on which it is judged.
+ *
+ * @param today the site's local date on which the judgement is asked for
+ * @param surveyedOn the day of the walk
+ * @param observedStage what was seen of its buds, if anything
+ * @param years over how many pruning years to plan, 1 to 5; empty leaves it to the judgement
+ */
+public record Survey(
+        Site site,
+        LocalDate today,
+        LocalDate surveyedOn,
+        Optional<ObservedStage> observedStage,
+        TreeSurvey tree,
+        List<Limb> limbs,
+        List<Surrounding> surroundings,
+        OptionalInt years) {
+
+    public Survey {
+        limbs = List.copyOf(limbs);
+        surroundings = List.copyOf(surroundings);
+    }
+
+    /**
+     * A stage of growth seen on the tree.
+     *
+     * @param bbch stage by the BBCH scale for pome and stone fruit, 0 to 99
+     * @param on the day it was seen
+     */
+    public record ObservedStage(int bbch, LocalDate on) {}
+
+    /**
+     * Something near the tree.
+     *
+     * @param bearingDeg compass direction from the trunk, degrees
+     * @param distanceM from the trunk to its middle, m
+     * @param heightM its height, m
+     * @param extentM radius of a tree's crown; length across the bearing of a wall or hedge, m
+     */
+    public record Surrounding(Kind kind, double bearingDeg, double distanceM, double heightM, double extentM) {
+        /** What stands there. */
+        public enum Kind {
+            TREE,
+            WALL,
+            HEDGE
+        }
+    }
+}

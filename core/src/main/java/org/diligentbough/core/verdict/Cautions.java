@@ -1,0 +1,145 @@
+package org.diligentbough.core.verdict;
+
+import static org.diligentbough.core.knowledge.Figure.IMPLAUSIBLE_HEIGHT;
+import static org.diligentbough.core.knowledge.Figure.TWO_PEOPLE_KG;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import org.diligentbough.core.knowledge.Reason;
+import org.diligentbough.core.knowledge.ReasonCode;
+import org.diligentbough.core.orchard.Bearing;
+import org.diligentbough.core.orchard.Policy;
+import org.diligentbough.core.orchard.Species;
+import org.diligentbough.core.survey.FaultKind;
+import org.diligentbough.core.survey.Limb;
+
+/** What to look out for before and while this tree is cut, and figures of the survey worth a second look. */
+public final class Cautions {
+    private final Scene scene;
+    private final List<LimbVerdict> limbs;
+    private final List<Reason> cautions = new ArrayList<>();
+
+    public Cautions(Scene scene, List<LimbVerdict> limbs) {
+        this.scene = scene;
+        this.limbs = limbs;
+    }
+
+    /** All that apply: danger to people first, then what the law or neighbours may ask, then the tree, then figures. */
+    public List<Reason> all(TreeVerdict tree) {
+        people(tree);
+        beforeCutting();
+        theTree();
+        figures();
+        return List.copyOf(cautions);
+    }
+
+    private void people(TreeVerdict tree) {
+        if (tree.triage() == Triage.REFER) {
+            say(ReasonCode.CAUTION_REFER);
+        }
+        boolean hollowLooked = scene.tree().trunk().soundWallCm().isPresent();
+        if (hollowLooked) {
+            say(ReasonCode.CAUTION_SCREENING_ONLY);
+        }
+        long heavy = limbs.stream()
+                .filter(limb -> limb.cut()
+                        .filter(cut -> cut.weightKg() > scene.figure(TWO_PEOPLE_KG))
+                        .isPresent())
+                .count();
+        if (heavy > 0) {
+            say(ReasonCode.CAUTION_HEAVY, heavy);
+        }
+        if (anyCut(Reach.LADDER)) {
+            say(ReasonCode.CAUTION_LADDER);
+        }
+        if (limbs.stream().anyMatch(limb -> limb.cut().isPresent())) {
+            say(ReasonCode.CAUTION_NOBODY_BENEATH);
+        }
+        if (thorny()) {
+            say(ReasonCode.CAUTION_THORNS);
+        }
+    }
+
+    private boolean thorny() {
+        return scene.tree().species() == Species.GOOSEBERRY || scene.tree().species() == Species.POMEGRANATE;
+    }
+
+    private boolean anyCut(Reach reach) {
+        return limbs.stream()
+                .anyMatch(limb -> limb.cut().filter(cut -> cut.reach() == reach).isPresent());
+    }
+
+    private void beforeCutting() {
+        if (limbs.stream().anyMatch(limb -> limb.cut().isPresent())) {
+            say(ReasonCode.CAUTION_WILDLIFE_AND_LAW);
+        }
+    }
+
+    private void theTree() {
+        if (scene.tree().species() == Species.APPLE && scene.tree().bearing() == Bearing.UNKNOWN) {
+            say(ReasonCode.CAUTION_BEARING_UNKNOWN);
+        }
+        boolean tips = scene.tree().bearing() == Bearing.TIP || scene.tree().bearing() == Bearing.PART_TIP;
+        if (tips && limbs.stream().anyMatch(limb -> limb.verdict() == Verdict.SHORTEN)) {
+            say(ReasonCode.CAUTION_TIP_BEARER);
+        }
+        boolean sick = scene.survey().limbs().stream().anyMatch(limb -> limb.has(FaultKind.DISEASED));
+        if (sick) {
+            say(ReasonCode.CAUTION_SICK_TREE);
+        }
+        boolean wounds = limbs.stream()
+                .anyMatch(limb ->
+                        limb.cut().filter(cut -> cut.kind() != CutKind.BEND).isPresent());
+        if (wounds) {
+            boolean sealed =
+                    scene.traits().stone() && scene.survey().site().policy().sealing() == Policy.Sealing.STONE_FRUIT
+                            || scene.tree().species() == Species.APRICOT
+                                    && scene.survey().site().policy().apricot() == Policy.Apricot.WINTER_SEALED;
+            say(sealed ? ReasonCode.CAUTION_WOUNDS_SEALED : ReasonCode.CAUTION_WOUNDS_OPEN);
+        }
+        if (limbs.stream().anyMatch(limb -> limb.verdict() == Verdict.BEND)) {
+            say(ReasonCode.CAUTION_TIES);
+        }
+        if (scene.tree().inContainer()) {
+            say(ReasonCode.CAUTION_CONTAINER);
+        }
+    }
+
+    private void figures() {
+        if (scene.survey().limbs().isEmpty()) {
+            say(ReasonCode.CAUTION_NO_LIMBS);
+            return;
+        }
+        double highestM = scene.survey().limbs().stream()
+                .mapToDouble(scene.branching()::topM)
+                .max()
+                .orElseThrow();
+        double heightM = scene.tree().heightM();
+        if (Math.abs(highestM - heightM) > scene.figure(IMPLAUSIBLE_HEIGHT) * heightM) {
+            say(ReasonCode.CAUTION_HEIGHT_DIFFERS, heightM, highestM);
+        }
+        for (Limb limb : scene.survey().limbs()) {
+            Optional<Limb> parent = scene.branching().parentOf(limb);
+            if (parent.isPresent() && limb.diameterCm() > parent.get().diameterCm()) {
+                say(
+                        ReasonCode.CAUTION_THICKER_THAN_PARENT,
+                        limb.id(),
+                        parent.get().id());
+            }
+            if (parent.isEmpty() && limb.diameterCm() > scene.tree().trunkDiameterCm() && !scene.bush()) {
+                say(ReasonCode.CAUTION_THICKER_THAN_TRUNK, limb.id());
+            }
+            boolean unnamed = limb.faults().stream()
+                    .anyMatch(fault ->
+                            fault.kind() == FaultKind.RUBBING && fault.with().isEmpty());
+            if (unnamed) {
+                say(ReasonCode.CAUTION_PARTNER_UNNAMED, limb.id());
+            }
+        }
+    }
+
+    private void say(ReasonCode code, Object... arguments) {
+        cautions.add(scene.reason(code, arguments));
+    }
+}

@@ -1,0 +1,139 @@
+package org.diligentbough.core.verdict;
+
+import static org.diligentbough.core.knowledge.Figure.BUSH_MAINS_LEAST;
+import static org.diligentbough.core.knowledge.Figure.BUSH_MAINS_MOST;
+import static org.diligentbough.core.knowledge.Figure.BUSH_RENEWAL_SHARE;
+import static org.diligentbough.core.knowledge.Figure.FIG_BUD_STUB_M;
+import static org.diligentbough.core.knowledge.Figure.FIG_LIMB_TURNS;
+import static org.diligentbough.core.knowledge.Figure.FIG_RENEWAL_HEIGHT_M;
+import static org.diligentbough.core.knowledge.Figure.FIG_RENEWAL_YEARS;
+import static org.diligentbough.core.knowledge.Figure.WEAK_SHOOTS_CM;
+import static org.diligentbough.core.knowledge.Figure.YOUNG_TREE_YEARS;
+
+import java.util.Collection;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.diligentbough.core.knowledge.ReasonCode;
+import org.diligentbough.core.orchard.Policy;
+import org.diligentbough.core.orchard.SpeciesTraits;
+import org.diligentbough.core.survey.Branching;
+import org.diligentbough.core.survey.Limb;
+
+/** Bushes and figs, which are renewed by rules of their own; they take the place of the row for spent wood. */
+final class OwnRuleRows {
+    private final Scene scene;
+
+    OwnRuleRows(Scene scene) {
+        this.scene = scene;
+    }
+
+    /**
+     * Findings for the main branches of a bush that nothing else takes off: the oldest and lowest go until no more stand
+     * than should, or a third of the stems go to the ground; the rest stay.
+     */
+    Map<String, Finding> bush(Collection<Limb> standing) {
+        List<Limb> mains = standing.stream()
+                .filter(limb -> limb.parent().isEmpty())
+                .filter(scene.branching()::living)
+                .sorted(Comparator.comparingInt((Limb limb) -> -limb.woodYears().orElse(0))
+                        .thenComparingDouble(limb -> scene.branching().topM(limb))
+                        .thenComparing(Branching.THICKEST_FIRST))
+                .toList();
+        boolean stems = scene.traits().group() == SpeciesTraits.Group.STEM_BUSH;
+        int goes =
+                stems ? (int) Math.round(mains.size() * scene.figure(BUSH_RENEWAL_SHARE)) : mains.size() - mainsKept();
+        Map<String, Finding> findings = new HashMap<>();
+        int gone = 0;
+        for (Limb limb : mains) {
+            boolean young = stems && limb.youngerThanOrOf(1);
+            if (gone < goes && !young) {
+                gone++;
+                findings.put(
+                        limb.id(),
+                        Finding.act(
+                                TableRow.SPENT,
+                                Verdict.REMOVE,
+                                Place.at(CutKind.RENEWAL, 0),
+                                stems
+                                        ? scene.reason(ReasonCode.BUSH_OLD_STEM)
+                                        : scene.reason(ReasonCode.BUSH_TOO_MANY, mains.size(), mainsKept())));
+            } else {
+                findings.put(
+                        limb.id(),
+                        Finding.leave(
+                                TableRow.SPENT,
+                                Verdict.KEEP,
+                                scene.reason(stems ? ReasonCode.BUSH_YOUNG_STEM : ReasonCode.BUSH_LEADER)));
+            }
+        }
+        return findings;
+    }
+
+    private int mainsKept() {
+        int most = (int) scene.figure(BUSH_MAINS_MOST);
+        int wanted = scene.tree().mainsWanted().orElse(most);
+        return Math.min(most, Math.max((int) scene.figure(BUSH_MAINS_LEAST), wanted));
+    }
+
+    /** Whether a fig is due: weak and young ones are let grow. */
+    private boolean figGrowsOn() {
+        boolean weak = scene.tree().shootExtensionCm().orElse(Double.MAX_VALUE) < scene.figure(WEAK_SHOOTS_CM);
+        boolean young = scene.tree().plantedYear().isPresent()
+                && scene.survey().today().getYear() - scene.tree().plantedYear().getAsInt()
+                        <= scene.figure(YOUNG_TREE_YEARS);
+        return weak || young;
+    }
+
+    /** A fig's shoots of last year go back to a bud or two; its limbs are renewed whole or one by one. */
+    Optional<Finding> fig(Limb limb) {
+        boolean lastYears = limb.youngerThanOrOf(1);
+        if (figGrowsOn()) {
+            return lastYears
+                    ? Optional.of(Finding.leave(TableRow.SPENT, Verdict.KEEP, scene.reason(ReasonCode.FIG_GROWS_ON)))
+                    : Optional.empty();
+        }
+        if (limb.parent().isEmpty() && dueForRenewal(limb)) {
+            double heightM = scene.figure(FIG_RENEWAL_HEIGHT_M);
+            double baseM = scene.branching().baseOfLimb(limb).upM();
+            if (baseM >= heightM) {
+                return Optional.of(Finding.remove(TableRow.SPENT, scene.reason(ReasonCode.FIG_RENEW, heightM)));
+            }
+            double alongM = (heightM - baseM) / Math.sin(Math.toRadians(limb.angleDeg()));
+            return Optional.of(Finding.act(
+                    TableRow.SPENT,
+                    Verdict.SHORTEN,
+                    Place.at(CutKind.RENEWAL, alongM),
+                    scene.reason(byLimb() ? ReasonCode.FIG_RENEW_LIMB : ReasonCode.FIG_RENEW, heightM)));
+        }
+        if (lastYears) {
+            double leftM = Math.min(scene.figure(FIG_BUD_STUB_M), limb.lengthM() / 2);
+            return Optional.of(Finding.act(
+                    TableRow.SPENT,
+                    Verdict.SHORTEN,
+                    Place.at(CutKind.HEADING, leftM),
+                    scene.reason(ReasonCode.FIG_TO_TWO_BUDS)));
+        }
+        return Optional.empty();
+    }
+
+    private boolean byLimb() {
+        return scene.survey().site().policy().fig() == Policy.Fig.BY_LIMB;
+    }
+
+    private boolean dueForRenewal(Limb limb) {
+        if (scene.branching().topM(limb) <= scene.figure(FIG_RENEWAL_HEIGHT_M) || limb.angleDeg() <= 0) {
+            return false;
+        }
+        if (byLimb()) {
+            return limb.woodYears().orElse(Integer.MAX_VALUE) >= scene.figure(FIG_LIMB_TURNS) - 1;
+        }
+        double untouched = scene.tree().yearsSinceCut().orElseGet(() -> scene.survey().limbs().stream()
+                .mapToInt(other -> other.woodYears().orElse(0))
+                .max()
+                .orElse(0));
+        return untouched >= scene.figure(FIG_RENEWAL_YEARS);
+    }
+}

@@ -1,0 +1,254 @@
+package org.diligentbough.core.verdict;
+
+import static org.diligentbough.core.knowledge.Figure.ALIKE_RATIO;
+import static org.diligentbough.core.knowledge.Figure.LARGE_SHARE;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import org.diligentbough.core.knowledge.Reason;
+import org.diligentbough.core.knowledge.ReasonCode;
+import org.diligentbough.core.survey.Branching;
+import org.diligentbough.core.survey.FaultKind;
+import org.diligentbough.core.survey.Limb;
+
+/**
+ * The rows that lie between two limbs: a split-prone union (4), rubbing (5), crowding (15). A finding lapses when either
+ * limb goes for another cause, so the pairs are settled after everything else.
+ */
+final class PairRows {
+    private final Scene scene;
+    private final Branching branching;
+    private final List<Pair> pairs = new ArrayList<>();
+
+    /** Two limbs of which one should go. */
+    private record Pair(TableRow row, Limb loser, Limb winner, boolean barkPressedIn) {}
+
+    PairRows(Scene scene) {
+        this.scene = scene;
+        this.branching = scene.branching();
+        for (Limb limb : branching.outwards()) {
+            limb.partners(FaultKind.INCLUDED_BARK).forEach(with -> union(limb, with, true));
+            limb.partners(FaultKind.NARROW_UNION).forEach(with -> union(limb, with, false));
+            unnamedUnion(limb);
+            limb.partners(FaultKind.RUBBING).forEach(with -> rubbing(limb, branching.get(with)));
+            if (!scene.evergreen() && !scene.bush()) {
+                limb.partners(FaultKind.CROWDED).forEach(with -> crowded(limb, branching.get(with)));
+            }
+        }
+        pairs.sort(Comparator.comparing(Pair::row)
+                .thenComparing(pair -> pair.winner().id()));
+    }
+
+    private void union(Limb limb, String with, boolean barkPressedIn) {
+        if (!scene.bush()) {
+            Limb other = branching.get(with);
+            Limb loser = protectedOne(limb, other).orElseGet(() -> lessSound(limb, other));
+            add(TableRow.SPLIT_UNION, loser, limb, other, barkPressedIn);
+        }
+    }
+
+    /** A narrow union of a side limb with no partner named is the one with the limb it grows from. */
+    private void unnamedUnion(Limb limb) {
+        boolean unnamed = limb.faults().stream()
+                .anyMatch(fault -> (fault.kind() == FaultKind.INCLUDED_BARK || fault.kind() == FaultKind.NARROW_UNION)
+                        && fault.with().isEmpty());
+        if (unnamed) {
+            branching.parentOf(limb).ifPresent(parent -> union(limb, parent.id(), limb.has(FaultKind.INCLUDED_BARK)));
+        }
+    }
+
+    private void rubbing(Limb limb, Limb other) {
+        boolean alike = Math.abs(limb.diameterCm() - other.diameterCm())
+                <= scene.figure(ALIKE_RATIO) * Math.max(limb.diameterCm(), other.diameterCm());
+        Limb loser =
+                protectedOne(limb, other).orElseGet(() -> alike ? crossingOrOnTop(limb, other) : thinner(limb, other));
+        add(TableRow.RUBBING, loser, limb, other, false);
+    }
+
+    /** Where only one of two is said to be crowded, that one is the limb in between. */
+    private void crowded(Limb limb, Limb other) {
+        boolean mutual = other.partners(FaultKind.CROWDED).anyMatch(limb.id()::equals);
+        Limb loser = protectedOne(limb, other).orElseGet(() -> mutual ? lessFruitful(limb, other) : limb);
+        add(TableRow.CROWDED, loser, limb, other, false);
+    }
+
+    private void add(TableRow row, Limb loser, Limb limb, Limb other, boolean barkPressedIn) {
+        Limb winner = loser.equals(limb) ? other : limb;
+        boolean known = pairs.stream()
+                .anyMatch(pair -> pair.row() == row
+                        && pair.loser().equals(loser)
+                        && pair.winner().equals(winner));
+        if (!known) {
+            pairs.add(new Pair(row, loser, winner, barkPressedIn));
+        }
+    }
+
+    /** The one that must go because the other cannot: what the other grows from, a leader, a weaker cultivar. */
+    private Optional<Limb> protectedOne(Limb limb, Limb other) {
+        if (branching.growsFrom(limb, other) || scene.leader(other)) {
+            return Optional.of(limb);
+        }
+        if (branching.growsFrom(other, limb) || scene.leader(limb)) {
+            return Optional.of(other);
+        }
+        if (scene.weakGraft(limb) != scene.weakGraft(other)) {
+            return Optional.of(scene.weakGraft(limb) ? other : limb);
+        }
+        return Optional.empty();
+    }
+
+    private static Limb thinner(Limb limb, Limb other) {
+        return Branching.THICKEST_FIRST.compare(limb, other) < 0 ? other : limb;
+    }
+
+    private Limb crossingOrOnTop(Limb limb, Limb other) {
+        boolean crosses = crosses(limb);
+        if (crosses != crosses(other)) {
+            return crosses ? limb : other;
+        }
+        double above = branching.pointAt(limb, limb.lengthM() / 2).upM()
+                - branching.pointAt(other, other.lengthM() / 2).upM();
+        if (Math.abs(above) < 0.05) {
+            return thinner(limb, other);
+        }
+        return above > 0 ? limb : other;
+    }
+
+    private static boolean crosses(Limb limb) {
+        return limb.has(FaultKind.CROSSING_CENTRE) || limb.has(FaultKind.INWARD);
+    }
+
+    /** Keep the sounder, then the better placed, then the stouter. */
+    private Limb lessSound(Limb limb, Limb other) {
+        return Comparator.comparingInt(PairRows::unsoundness)
+                                .thenComparingInt(PairRows::misplacement)
+                                .thenComparingDouble(this::offGoodAngle)
+                                .thenComparing(Branching.THICKEST_FIRST)
+                                .compare(limb, other)
+                        <= 0
+                ? other
+                : limb;
+    }
+
+    private static int unsoundness(Limb limb) {
+        return (int) limb.faults().stream()
+                .filter(fault -> switch (fault.kind()) {
+                    case DEAD, DISEASED, BROKEN, TIP_DIEBACK, CRACKED, STUB -> true;
+                    default -> false;
+                })
+                .count();
+    }
+
+    private static int misplacement(Limb limb) {
+        return (int) limb.faults().stream()
+                .filter(fault -> switch (fault.kind()) {
+                    case CROSSING_CENTRE, INWARD, UPRIGHT_UNFRUITFUL, WEEPING, LOW, SHADED, ENCROACHING, OVERLONG ->
+                        true;
+                    default -> false;
+                })
+                .count();
+    }
+
+    /** Degrees by which a limb misses the angles at which its kind fruits best; those about alike count the same. */
+    private double offGoodAngle(Limb limb) {
+        double off = Math.max(
+                0,
+                Math.max(
+                        scene.traits().fruitfulFromDeg() - limb.angleDeg(),
+                        limb.angleDeg() - scene.traits().fruitfulToDeg()));
+        return Math.round(off / 10);
+    }
+
+    private static Limb lessFruitful(Limb limb, Limb other) {
+        return Comparator.comparingInt((Limb one) -> -one.fruiting().orElse(0))
+                                .thenComparing(Branching.THICKEST_FIRST)
+                                .compare(limb, other)
+                        <= 0
+                ? other
+                : limb;
+    }
+
+    /**
+     * Who goes, when the limbs in {@code gone} go anyway: for each loser its finding. A limb loses only against one that
+     * stands.
+     */
+    Map<String, Finding> settle(Set<String> gone) {
+        Map<String, Finding> findings = new HashMap<>();
+        Map<String, Boolean> standing = new HashMap<>();
+        for (Limb limb : branching.outwards()) {
+            stands(limb, gone, standing, new HashSet<>(), findings);
+        }
+        return findings;
+    }
+
+    private boolean stands(
+            Limb limb,
+            Set<String> gone,
+            Map<String, Boolean> standing,
+            Set<String> asked,
+            Map<String, Finding> findings) {
+        Boolean known = standing.get(limb.id());
+        if (known != null) {
+            return known;
+        }
+        if (!asked.add(limb.id())) {
+            return true;
+        }
+        boolean stands = !gone.contains(limb.id())
+                && branching
+                        .parentOf(limb)
+                        .map(parent -> stands(parent, gone, standing, asked, findings))
+                        .orElse(true);
+        if (stands) {
+            Optional<Pair> lost = pairs.stream()
+                    .filter(pair -> pair.loser().equals(limb))
+                    .filter(pair -> stands(pair.winner(), gone, standing, asked, findings))
+                    .findFirst();
+            lost.ifPresent(pair -> findings.put(limb.id(), finding(pair)));
+            stands = lost.isEmpty();
+        }
+        standing.put(limb.id(), stands);
+        return stands;
+    }
+
+    /** The stems kept where a union was judged: they may be thicker than half the limb they grow from. */
+    boolean keptInUnion(Limb limb) {
+        return pairs.stream()
+                .anyMatch(pair ->
+                        pair.row() == TableRow.SPLIT_UNION && pair.winner().equals(limb));
+    }
+
+    private Finding finding(Pair pair) {
+        Limb loser = pair.loser();
+        Limb winner = pair.winner();
+        return switch (pair.row()) {
+            case SPLIT_UNION -> {
+                List<Reason> reasons = new ArrayList<>();
+                reasons.add(scene.reason(
+                        pair.barkPressedIn() ? ReasonCode.INCLUDED_BARK : ReasonCode.NARROW_UNION, winner.id()));
+                double share = scene.shares().of(loser);
+                if (share >= scene.figure(LARGE_SHARE)) {
+                    reasons.add(scene.reason(ReasonCode.BARE_SIDE, share));
+                }
+                boolean crack = loser.has(FaultKind.CRACKED)
+                        || winner.has(FaultKind.CRACKED)
+                        || (loser.parent().isEmpty() && scene.tree().trunk().cracked());
+                yield Finding.remove(TableRow.SPLIT_UNION, reasons.toArray(Reason[]::new))
+                        .urgentIf(crack ? Optional.of(scene.reason(ReasonCode.UNION_CRACKED)) : Optional.empty());
+            }
+            case RUBBING -> {
+                Reason which = winner.diameterCm() > loser.diameterCm() * (1 + scene.figure(ALIKE_RATIO))
+                        ? scene.reason(ReasonCode.RUBBING_SMALLER, winner.id())
+                        : scene.reason(ReasonCode.RUBBING_WORSE_PLACED, winner.id());
+                yield Finding.remove(TableRow.RUBBING, which);
+            }
+            default -> Finding.remove(TableRow.CROWDED, scene.reason(ReasonCode.CROWDED_WITH, winner.id()));
+        };
+    }
+}

@@ -1,0 +1,135 @@
+package org.diligentbough.core.verdict;
+
+import static org.diligentbough.core.knowledge.Figure.DEAD_STUB_M;
+import static org.diligentbough.core.knowledge.Figure.FIRE_BLIGHT_MARGIN_M;
+import static org.diligentbough.core.knowledge.Figure.TIP_DIEBACK_SHARE;
+import static org.diligentbough.core.knowledge.Figure.WEAK_SHOOTS_CM;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.EnumSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import org.diligentbough.core.knowledge.Reason;
+import org.diligentbough.core.knowledge.ReasonCode;
+import org.diligentbough.core.survey.Disease;
+import org.diligentbough.core.survey.Fault;
+import org.diligentbough.core.survey.FaultKind;
+import org.diligentbough.core.survey.Limb;
+
+/** The three Ds, looked for first: dead, diseased, damaged. */
+final class SoundnessRows {
+    private static final Set<Disease> LEAF_DAMAGE = EnumSet.of(Disease.LEAF_CURL, Disease.INSECT);
+
+    private final Scene scene;
+
+    SoundnessRows(Scene scene) {
+        this.scene = scene;
+    }
+
+    /** Row 1: dead wood goes in any season. Out of the window it is cut in the dead wood, so that no live wound opens. */
+    Optional<Finding> dead(Limb limb) {
+        if (!limb.has(FaultKind.DEAD)) {
+            return Optional.empty();
+        }
+        Place place = scene.windowOpenToday()
+                ? Place.collar()
+                : Place.at(CutKind.HEADING, Math.min(scene.figure(DEAD_STUB_M), limb.lengthM() / 2));
+        Reason how = scene.reason(scene.windowOpenToday() ? ReasonCode.DEAD_TO_COLLAR : ReasonCode.DEAD_IN_DEAD_WOOD);
+        return Optional.of(Finding.act(TableRow.DEAD, Verdict.REMOVE, place, scene.reason(ReasonCode.DEAD), how)
+                .urgentIf(limb.overTarget().map(target -> scene.reason(ReasonCode.OVER_TARGET, target))));
+    }
+
+    /** Row 2: diseased wood goes, or is cut well below the visible edge where the disease sits at the tip. */
+    Optional<Finding> diseased(Limb limb) {
+        Optional<Disease> named = limb.faults().stream()
+                .filter(fault -> fault.kind() == FaultKind.DISEASED)
+                .findFirst()
+                .flatMap(Fault::disease);
+        if (!limb.has(FaultKind.DISEASED) || liesNoHarm(named.orElse(Disease.UNKNOWN))) {
+            return Optional.empty();
+        }
+        Disease disease = named.orElse(Disease.UNKNOWN);
+        List<Reason> reasons = new ArrayList<>();
+        reasons.add(scene.reason(ReasonCode.DISEASED, disease));
+        if (disease == Disease.FIRE_BLIGHT) {
+            reasons.add(scene.reason(ReasonCode.DISEASED_FIRE_BLIGHT));
+        }
+        reasons.add(scene.reason(ReasonCode.DISEASED_CLEAN_TOOLS));
+        Reason[] all = reasons.toArray(Reason[]::new);
+        if (limb.has(FaultKind.TIP_DIEBACK)) {
+            double marginM = disease == Disease.FIRE_BLIGHT ? scene.figure(FIRE_BLIGHT_MARGIN_M) : 0;
+            Optional<Place> below = soundBranchBelow(limb, edgeM(limb) - marginM);
+            if (below.isPresent()) {
+                return Optional.of(Finding.act(TableRow.DISEASED, Verdict.SHORTEN, below.get(), all));
+            }
+        }
+        return Optional.of(Finding.remove(TableRow.DISEASED, all));
+    }
+
+    /** What {@link #diseased} passes over, told to the reader all the same. */
+    Optional<Reason> livedWith(Limb limb) {
+        return limb.faults().stream()
+                .filter(fault -> fault.kind() == FaultKind.DISEASED)
+                .map(fault -> fault.disease().orElse(Disease.UNKNOWN))
+                .filter(this::liesNoHarm)
+                .findFirst()
+                .map(disease -> scene.reason(
+                        disease == Disease.GUMMING ? ReasonCode.GUM_IS_DEFENCE : ReasonCode.LEAF_DAMAGE_LIVED_WITH));
+    }
+
+    private boolean liesNoHarm(Disease disease) {
+        if (LEAF_DAMAGE.contains(disease)) {
+            return scene.tree().shootExtensionCm().orElse(Double.MAX_VALUE) >= scene.figure(WEAK_SHOOTS_CM);
+        }
+        boolean cutThisYear = scene.tree().yearsSinceCut().orElse(Double.MAX_VALUE) < 1;
+        return disease == Disease.GUMMING && scene.traits().stone() && cutThisYear;
+    }
+
+    /** Row 3: a stub goes; a broken, cracked or dying-back limb is cut to a sound side branch, or goes if there is none. */
+    Optional<Finding> damaged(Limb limb) {
+        if (limb.has(FaultKind.STUB) && !scene.fig()) {
+            return Optional.of(Finding.remove(TableRow.DAMAGED, scene.reason(ReasonCode.STUB)));
+        }
+        boolean cracked = limb.has(FaultKind.CRACKED) && !unionOfTwoStems(limb);
+        if (limb.has(FaultKind.BROKEN) || cracked) {
+            Reason why = scene.reason(limb.has(FaultKind.BROKEN) ? ReasonCode.BROKEN : ReasonCode.CRACKED);
+            Optional<Place> branch = scene.sideBranches(limb).stream()
+                    .max(Comparator.comparingDouble(Limb::diameterCm))
+                    .map(found -> Place.toSideBranch(CutKind.TO_SIDE_BRANCH, found.originM(), found.id()));
+            Finding finding = branch.map(place -> Finding.act(TableRow.DAMAGED, Verdict.SHORTEN, place, why))
+                    .orElseGet(() -> Finding.remove(TableRow.DAMAGED, why, scene.reason(ReasonCode.NO_SIDE_BRANCH)));
+            return Optional.of(
+                    finding.urgentIf(limb.overTarget().map(target -> scene.reason(ReasonCode.OVER_TARGET, target))));
+        }
+        if (limb.has(FaultKind.TIP_DIEBACK) && !limb.has(FaultKind.SHADED)) {
+            Place place = soundBranchBelow(limb, edgeM(limb)).orElseGet(() -> Place.at(CutKind.HEADING, edgeM(limb)));
+            return Optional.of(
+                    Finding.act(TableRow.DAMAGED, Verdict.SHORTEN, place, scene.reason(ReasonCode.TIP_DIEBACK)));
+        }
+        return Optional.empty();
+    }
+
+    /** A crack in the union of two stems is judged with the union. */
+    private boolean unionOfTwoStems(Limb limb) {
+        return scene.survey().limbs().stream().anyMatch(other -> names(limb, other) || names(other, limb));
+    }
+
+    private static boolean names(Limb limb, Limb other) {
+        return limb.faults().stream()
+                .filter(fault -> fault.kind() == FaultKind.NARROW_UNION || fault.kind() == FaultKind.INCLUDED_BARK)
+                .anyMatch(fault -> fault.with().filter(other.id()::equals).isPresent());
+    }
+
+    private double edgeM(Limb limb) {
+        return limb.lengthM() * (1 - scene.figure(TIP_DIEBACK_SHARE));
+    }
+
+    private Optional<Place> soundBranchBelow(Limb limb, double alongM) {
+        return scene.sideBranches(limb).stream()
+                .filter(branch -> branch.originM() <= alongM)
+                .findFirst()
+                .map(found -> Place.toSideBranch(CutKind.TO_SIDE_BRANCH, found.originM(), found.id()));
+    }
+}

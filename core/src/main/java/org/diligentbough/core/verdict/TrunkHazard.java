@@ -1,0 +1,59 @@
+package org.diligentbough.core.verdict;
+
+import static org.diligentbough.core.knowledge.Figure.HOLLOW_STRENGTH_LOSS;
+import static org.diligentbough.core.knowledge.Figure.HOLLOW_WALL_RATIO;
+
+import java.util.ArrayList;
+import java.util.List;
+import org.diligentbough.core.knowledge.Reason;
+import org.diligentbough.core.knowledge.ReasonCode;
+import org.diligentbough.core.survey.Lean;
+import org.diligentbough.core.survey.TreeSurvey.Trunk;
+
+/** What about a trunk calls for a licensed arborist. It screens; it never clears a tree. */
+final class TrunkHazard {
+    private final Scene scene;
+
+    TrunkHazard(Scene scene) {
+        this.scene = scene;
+    }
+
+    boolean present() {
+        return !reasons().isEmpty();
+    }
+
+    /** Why the trunk is to be looked at by an arborist; empty when nothing was seen. */
+    List<Reason> reasons() {
+        Trunk trunk = scene.tree().trunk();
+        List<Reason> reasons = new ArrayList<>();
+        if (trunk.lean() == Lean.LIFTING_SOIL) {
+            reasons.add(scene.reason(ReasonCode.REFER_LIFTING_SOIL));
+        }
+        if (trunk.cracked()) {
+            reasons.add(
+                    scene.reason(ReasonCode.REFER_CRACKED_TRUNK, trunk.crackCm().orElseThrow()));
+        }
+        if (trunk.soundWallCm().isPresent()) {
+            double radiusCm = scene.tree().trunkDiameterCm() / 2;
+            double wallCm = trunk.soundWallCm().getAsDouble();
+            double ratio = wallCm / radiusCm;
+            double loss = strengthLoss(radiusCm, wallCm);
+            if (ratio < scene.figure(HOLLOW_WALL_RATIO)) {
+                reasons.add(scene.reason(ReasonCode.REFER_HOLLOW_WALL, ratio));
+            }
+            if (loss >= scene.figure(HOLLOW_STRENGTH_LOSS)) {
+                reasons.add(scene.reason(ReasonCode.REFER_HOLLOW_STRENGTH, loss));
+            }
+        }
+        return reasons;
+    }
+
+    /**
+     * Share of a trunk's bending strength lost to a round hollow, 0 to 1: the hollow's diameter cubed by the trunk's
+     * cubed (from memory: Wagener).
+     */
+    static double strengthLoss(double radiusCm, double wallCm) {
+        double hollow = Math.max(0, radiusCm - wallCm) / radiusCm;
+        return hollow * hollow * hollow;
+    }
+}
