@@ -176,7 +176,7 @@ final class PairRows {
 
     /**
      * Who goes, when the limbs in {@code gone} go anyway: for each loser its finding. A limb loses only against one that
-     * stands.
+     * stands; one that goes anyway may lose as well, since an earlier row then gives its verdict.
      */
     Map<String, Finding> settle(Set<String> gone) {
         Map<String, Finding> findings = new HashMap<>();
@@ -200,19 +200,16 @@ final class PairRows {
         if (!asked.add(limb.id())) {
             return true;
         }
-        boolean stands = !gone.contains(limb.id())
-                && branching
-                        .parentOf(limb)
-                        .map(parent -> stands(parent, gone, standing, asked, findings))
-                        .orElse(true);
-        if (stands) {
-            Optional<Pair> lost = pairs.stream()
-                    .filter(pair -> pair.loser().equals(limb))
-                    .filter(pair -> stands(pair.winner(), gone, standing, asked, findings))
-                    .findFirst();
-            lost.ifPresent(pair -> findings.put(limb.id(), finding(pair)));
-            stands = lost.isEmpty();
-        }
+        boolean held = branching
+                .parentOf(limb)
+                .map(parent -> stands(parent, gone, standing, asked, findings))
+                .orElse(true);
+        Optional<Pair> lost = pairs.stream()
+                .filter(pair -> held && pair.loser().equals(limb))
+                .filter(pair -> stands(pair.winner(), gone, standing, asked, findings))
+                .findFirst();
+        lost.ifPresent(pair -> findings.put(limb.id(), finding(pair)));
+        boolean stands = held && lost.isEmpty() && !gone.contains(limb.id());
         standing.put(limb.id(), stands);
         return stands;
     }
