@@ -3,6 +3,7 @@ package org.diligentbough.core.plan;
 import java.util.Comparator;
 import org.diligentbough.core.survey.Branching;
 import org.diligentbough.core.verdict.Cut;
+import org.diligentbough.core.verdict.CutKind;
 import org.diligentbough.core.verdict.LimbVerdict;
 import org.diligentbough.core.verdict.TableRow;
 
@@ -15,7 +16,13 @@ final class CutOrder implements Comparator<LimbVerdict> {
 
     private static final Comparator<LimbVerdict> ORDER = Comparator.comparingInt(CutOrder::rank)
             .thenComparing(limb -> rank(limb) == STRATEGIC ? 0 : rowOf(limb).ordinal())
+            .thenComparing(limb -> renewed(limb) ? -limb.limb().woodYears().orElse(0) : 0)
             .thenComparing(LimbVerdict::limb, Branching.THICKEST_FIRST);
+
+    /** Bushes and figs are renewed from their oldest wood on. */
+    private static boolean renewed(LimbVerdict limb) {
+        return limb.cut().filter(cut -> cut.kind() == CutKind.RENEWAL).isPresent();
+    }
 
     @Override
     public int compare(LimbVerdict one, LimbVerdict other) {

@@ -79,9 +79,9 @@ public final class Planner {
             }
             int detailYears = last.year() - year.year() + 1;
             List<LaneDraft> ofYear = lanesOf(budget, today);
-            for (LaneDraft lane : ofYear) {
-                fill(lane);
-            }
+            ofYear.stream()
+                    .sorted(Comparator.comparing((LaneDraft lane) -> !(rank() && lane.summerOnly)))
+                    .forEach(this::fill);
             for (LaneDraft lane : ofYear) {
                 fillBends(lane);
                 placeDetail(lane, detailYears);
@@ -91,7 +91,7 @@ public final class Planner {
             }
         }
         List<NotPlaced> notPlaced = waiting.values().stream()
-                .map(limb -> new NotPlaced(limb.limb().id(), whyNot(limb)))
+                .map(limb -> new NotPlaced(limb.limb().id(), whyNot(limb, years)))
                 .toList();
         return new RenovationPlan(
                 lanes.stream()
@@ -134,6 +134,11 @@ public final class Planner {
                 .toList();
     }
 
+    /** Summer cutting checks growth: a rank tree gets part of its work then, before winter's is given out. */
+    private boolean rank() {
+        return tree.vigour().filter(Vigour.RANK::equals).isPresent();
+    }
+
     private static boolean best(Window window) {
         return window.quality() == Window.Quality.BEST;
     }
@@ -143,12 +148,9 @@ public final class Planner {
         for (Window window : mainWindows(budget.year(), today)) {
             found.add(new LaneDraft(budget, window.season(), window.opens(), window.closes(), false));
         }
-        boolean wantsSummer = tree.vigour()
-                .filter(vigour -> vigour == Vigour.STRONG || vigour == Vigour.RANK)
-                .isPresent();
         boolean bendsWait = found.stream().noneMatch(Planner::bendsHere)
                 && waiting.values().stream().anyMatch(limb -> limb.verdict() == Verdict.BEND);
-        if (scene.traits().hasAllowance() && (wantsSummer || bendsWait)) {
+        if (scene.traits().hasAllowance() && (rank() || bendsWait)) {
             calendar.windows(budget.year()).stream()
                     .filter(window -> window.quality() == Window.Quality.WITH_CARE)
                     .filter(window ->
@@ -383,11 +385,11 @@ public final class Planner {
         lane.detail.ifPresent(detail -> lane.budget.takeDetail(detail.share(), false));
     }
 
-    private List<Reason> whyNot(LimbVerdict limb) {
+    private List<Reason> whyNot(LimbVerdict limb, int years) {
         if (limb.cut().orElseThrow().kind() == CutKind.RENEWAL) {
             return List.of(scene.reason(ReasonCode.NOT_PLACED_TURN));
         }
-        if (tree.resting()) {
+        if (tree.resting() && years == 1) {
             return List.of(scene.reason(ReasonCode.NOT_PLACED_REST));
         }
         boolean big = limb.cut().orElseThrow().big();

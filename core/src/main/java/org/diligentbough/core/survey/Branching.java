@@ -17,6 +17,8 @@ public final class Branching {
     public static final Comparator<Limb> THICKEST_FIRST =
             Comparator.comparingDouble(Limb::diameterCm).reversed().thenComparing(Limb::id);
 
+    private static final double ROUNDING_M = 1e-6;
+
     private final Map<String, Limb> byId = new LinkedHashMap<>();
     private final Map<String, List<Limb>> children = new HashMap<>();
     private final Map<String, Point> bases = new HashMap<>();
@@ -64,7 +66,7 @@ public final class Branching {
             return new Point(0, 0, limb.originM());
         }
         Limb parent = byId.get(limb.parent().get());
-        if (limb.originM() > parent.lengthM()) {
+        if (limb.originM() > parent.lengthM() + ROUNDING_M) {
             throw new IllegalArgumentException(limb.id() + " leaves past the tip of " + parent.id());
         }
         return pointAt(parent, limb.originM());

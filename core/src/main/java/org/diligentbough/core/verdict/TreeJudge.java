@@ -256,12 +256,23 @@ public final class TreeJudge {
 
     /** Three years as a rule for a renovation, two to five by need; one for a tree that is maintained. */
     private int yearsNeeded(boolean renovate, boolean rest) {
-        int byShare = scene.traits().hasAllowance() ? (int) Math.ceil(liveShareWanted() / yearShare() - 1e-9) : 1;
+        int byShare = scene.traits().hasAllowance() ? yearsToTake(liveShareWanted()) : 1;
         int byBigCuts = scene.traits().hasAllowance() && policy().bigCuts() > 0
                 ? (int) Math.ceil((double) bigCutsWanted() / policy().bigCuts())
                 : 1;
         int need = Math.max(1, Math.max(byShare, byBigCuts));
         int years = renovate ? Math.max(USUAL_YEARS, need) : need;
         return Math.min(MOST_YEARS, rest ? Math.max(years, need + 1) : years);
+    }
+
+    /** Years to take a share of the crown when each takes its allowance of what the year before left. */
+    private int yearsToTake(double share) {
+        double left = 1;
+        int years = 0;
+        while (1 - left < share - 1e-9 && years < MOST_YEARS) {
+            left *= 1 - yearShare();
+            years++;
+        }
+        return years;
     }
 }

@@ -1,0 +1,262 @@
+package org.diligentbough.core.plan;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+import static org.diligentbough.core.SurveyBuilder.withFrame;
+
+import java.time.LocalDate;
+import java.util.List;
+import java.util.OptionalDouble;
+import java.util.OptionalInt;
+import org.diligentbough.core.SurveyBuilder;
+import org.diligentbough.core.knowledge.ReasonCode;
+import org.diligentbough.core.orchard.Form;
+import org.diligentbough.core.orchard.Policy;
+import org.diligentbough.core.orchard.Species;
+import org.diligentbough.core.plan.RenovationPlan.Lane;
+import org.diligentbough.core.plan.RenovationPlan.PlannedCut;
+import org.diligentbough.core.season.Season;
+import org.diligentbough.core.survey.FaultKind;
+import org.diligentbough.core.survey.OverTarget;
+import org.diligentbough.core.verdict.Verdict;
+import org.junit.jupiter.api.Test;
+
+/** Which cut in which year. Common practice, no source. */
+class PlannerTest {
+
+    private static List<String> limbs(Lane lane) {
+        return lane.cuts().stream().map(PlannedCut::limb).toList();
+    }
+
+    /** Eight mains all round, every other one crossing the centre: 48 % of the crown, four big cuts. */
+    private static SurveyBuilder neglected() {
+        SurveyBuilder tree = new SurveyBuilder();
+        for (int i = 0; i < 8; i++) {
+            int number = i;
+            tree.limb("M" + i, limb -> {
+                limb.diameter(8).azimuth(number * 45).fruiting(1);
+                return number % 2 == 0 ? limb.fault(FaultKind.CROSSING_CENTRE) : limb;
+            });
+        }
+        tree.yearsSinceCut = OptionalDouble.of(12);
+        return tree;
+    }
+
+    @Test
+    void strategicCutsAreSpreadOverYearsWithinTheQuarter() {
+        RenovationPlan plan = neglected().evaluate().plan();
+        assertThat(plan.notPlaced()).isEmpty();
+        assertThat(plan.lanes()).extracting(lane -> lane.year().year()).containsExactly(2027, 2028, 2029);
+        Lane first = plan.lanes().get(0);
+        assertThat(first.season()).isEqualTo(Season.DORMANT);
+        assertThat(first.opens()).isEqualTo("2027-02-01");
+        assertThat(first.share()).isCloseTo(0.25, within(1e-9));
+        assertThat(limbs(first)).hasSize(2);
+    }
+
+    @Test
+    void laterYearsCountFromTheCrownThatIsLeft() {
+        Lane second = neglected().evaluate().plan().lanes().get(1);
+        // One eighth of the crown as surveyed is a sixth of the three quarters that are left.
+        assertThat(second.share()).isCloseTo(0.125 / 0.75, within(1e-9));
+    }
+
+    @Test
+    void theFirstBigCutsAreNotAllOnOneSide() {
+        Lane first = neglected().evaluate().plan().lanes().get(0);
+        assertThat(limbs(first)).isNotEqualTo(List.of("M0", "M1")).contains("M0");
+    }
+
+    @Test
+    void noMoreBigCutsThanTheSiteAllows() {
+        SurveyBuilder tree =
+                new SurveyBuilder().limb("A", limb -> limb.diameter(30)).limb("B", limb -> limb.diameter(30));
+        for (int i = 0; i < 4; i++) {
+            int number = i;
+            tree.limb(
+                    "S" + i, limb -> limb.on("A", 1 + number * 0.3).diameter(6).fault(FaultKind.CROSSING_CENTRE));
+        }
+        RenovationPlan plan = tree.evaluate().plan();
+        assertThat(plan.lanes().get(0).bigCuts()).isEqualTo(3);
+        assertThat(plan.lanes().get(1).bigCuts()).isEqualTo(1);
+    }
+
+    @Test
+    void aLimbLargerThanTheAllowanceIsShortenedOneYearAndRemovedTheNext() {
+        SurveyBuilder tree = new SurveyBuilder()
+                .limb("X", limb -> limb.diameter(10).azimuth(0).fault(FaultKind.CROSSING_CENTRE))
+                .limb("A", limb -> limb.diameter(10).azimuth(120).fruiting(2))
+                .limb("B", limb -> limb.diameter(10).azimuth(240).fruiting(2));
+        RenovationPlan plan = tree.evaluate().plan();
+        assertThat(plan.lanes().get(0).cuts()).singleElement().satisfies(cut -> {
+            assertThat(cut.kind()).isEqualTo(Verdict.SHORTEN);
+            assertThat(cut.share()).isLessThanOrEqualTo(0.25 + 1e-9);
+            assertThat(cut.reasons()).extracting(reason -> reason.code()).contains(ReasonCode.STAGED_FIRST);
+        });
+        assertThat(plan.lanes().get(1).cuts()).singleElement().satisfies(cut -> {
+            assertThat(cut.kind()).isEqualTo(Verdict.REMOVE);
+            assertThat(cut.limb()).isEqualTo("X");
+        });
+    }
+
+    @Test
+    void whatIsUrgentGoesAtOnceWhateverTheWindowAndTheAllowance() {
+        SurveyBuilder plum = SurveyBuilder.of(Species.PLUM)
+                .limb("X", limb -> limb.diameter(12).fault(FaultKind.BROKEN).over(OverTarget.BENCH))
+                .limb("A", limb -> limb.diameter(10).azimuth(180).fruiting(2));
+        Lane first = plum.evaluate().plan().lanes().get(0);
+        assertThat(first.season()).isEqualTo(Season.ANY);
+        assertThat(first.opens()).isEqualTo(plum.today);
+        assertThat(limbs(first)).containsExactly("X");
+        assertThat(first.share()).isGreaterThan(0.25);
+        assertThat(first.overrun()).isPresent();
+    }
+
+    @Test
+    void plumsAreCutInSummerWithTheirWholeAllowance() {
+        SurveyBuilder plum = SurveyBuilder.of(Species.PLUM)
+                .limb("X", limb -> limb.diameter(6).azimuth(0).fault(FaultKind.CROSSING_CENTRE))
+                .limb("A", limb -> limb.diameter(8).azimuth(120).fruiting(2))
+                .limb("B", limb -> limb.diameter(8).azimuth(240).fruiting(2));
+        Lane first = plum.evaluate().plan().lanes().get(0);
+        assertThat(first.season()).isEqualTo(Season.SUMMER);
+        assertThat(first.opens()).isEqualTo("2027-07-01");
+        assertThat(first.allowance()).hasValue(0.25);
+        assertThat(first.share()).isCloseTo(36.0 / 164, within(1e-9));
+    }
+
+    @Test
+    void aRankAppleGetsPartOfItsWorkInSummerWithinTheTenth() {
+        SurveyBuilder rank = new SurveyBuilder();
+        for (int i = 0; i < 6; i++) {
+            int number = i;
+            rank.limb("M" + i, limb -> limb.diameter(10).azimuth(number * 60).fruiting(2));
+            rank.limb("U" + i, limb -> limb.on("M" + number, 1)
+                    .azimuth(number * 60)
+                    .diameter(4.9)
+                    .fault(FaultKind.UPRIGHT_UNFRUITFUL));
+        }
+        rank.shootCm = OptionalDouble.of(90);
+        rank.policy = new Policy(
+                Policy.Allowance.QUARTER,
+                0.10,
+                3,
+                Policy.Pome.LATE_WINTER,
+                Policy.Apricot.DRY_SUMMER,
+                Policy.Peach.BUD_SWELL,
+                Policy.Fig.WHOLE,
+                Policy.Bend.SLANTING,
+                Policy.Sealing.NONE);
+        List<Lane> summers = rank.evaluate().plan().lanes().stream()
+                .filter(lane -> lane.season() == Season.SUMMER)
+                .toList();
+        assertThat(summers).isNotEmpty().allSatisfy(lane -> {
+            assertThat(lane.share()).isLessThanOrEqualTo(0.10 + 1e-9);
+            assertThat(lane.allowance()).hasValue(0.10);
+        });
+    }
+
+    @Test
+    void whatWasRemovedInTheLastYearIsChargedToTheFirst() {
+        SurveyBuilder tree = neglected();
+        tree.removedLast12Months = 0.12;
+        RenovationPlan plan = tree.evaluate().plan();
+        assertThat(plan.lanes().get(0).allowance().orElseThrow()).isCloseTo(0.13, within(1e-9));
+        assertThat(plan.lanes().get(0).share()).isLessThanOrEqualTo(0.13 + 1e-9);
+        assertThat(plan.lanes().get(1).allowance()).hasValue(0.25);
+    }
+
+    @Test
+    void aRestingTreesOtherCutsGoToLaterYears() {
+        SurveyBuilder tree = neglected();
+        tree.shootCm = OptionalDouble.of(10);
+        tree.limb("D", limb -> limb.fault(FaultKind.DEAD));
+        RenovationPlan plan = tree.evaluate().plan();
+        assertThat(limbs(plan.lanes().get(0))).containsExactly("D");
+        assertThat(plan.lanes().stream().skip(1)).allMatch(lane -> lane.year().year() >= 2028);
+        assertThat(plan.notPlaced()).isEmpty();
+    }
+
+    @Test
+    void whatFindsNoRoomIsListedWithTheReason() {
+        SurveyBuilder tree = neglected();
+        tree.years = OptionalInt.of(1);
+        RenovationPlan plan = tree.evaluate().plan();
+        assertThat(plan.notPlaced()).hasSize(2).allSatisfy(limb -> assertThat(limb.reasons())
+                .isNotEmpty());
+    }
+
+    @Test
+    void aYearWhoseWindowHasClosedIsNotCounted() {
+        SurveyBuilder tree = neglected();
+        tree.today = LocalDate.of(2027, 5, 10);
+        tree.years = OptionalInt.of(2);
+        assertThat(tree.evaluate().plan().lanes())
+                .extracting(lane -> lane.year().year())
+                .containsExactly(2028, 2029);
+    }
+
+    @Test
+    void aNeglectedTreeGetsAtLeastOneStrategicCutAYearWhileOneWaits() {
+        assertThat(neglected().evaluate().plan().lanes())
+                .allSatisfy(lane -> assertThat(lane.cuts()).isNotEmpty())
+                .hasSizeGreaterThanOrEqualTo(2);
+    }
+
+    @Test
+    void aThirdOfAGooseberrysMainsGoesAYear() {
+        SurveyBuilder bush = SurveyBuilder.of(Species.GOOSEBERRY);
+        bush.formWanted = Form.BUSH;
+        for (int i = 0; i < 20; i++) {
+            int number = i;
+            bush.limb("M" + i, limb -> limb.origin(0.2)
+                    .diameter(2)
+                    .length(1.2)
+                    .azimuth(number * 18)
+                    .years(number));
+        }
+        bush.years = OptionalInt.of(3);
+        List<Lane> lanes = bush.evaluate().plan().lanes();
+        assertThat(lanes.get(0).cuts()).hasSize(6);
+        assertThat(lanes.get(1).cuts()).hasSize(4);
+        assertThat(lanes.get(0).allowance()).isEmpty();
+        assertThat(limbs(lanes.get(0))).contains("M19").doesNotContain("M10");
+    }
+
+    @Test
+    void aFigByLimbIsRenewedOverFiveYears() {
+        SurveyBuilder fig = SurveyBuilder.of(Species.FIG);
+        fig.formWanted = null;
+        Policy d = Policy.DEFAULT;
+        fig.policy = new Policy(
+                d.allowance(),
+                d.summerAllowance(),
+                d.bigCuts(),
+                d.pome(),
+                d.apricot(),
+                d.peach(),
+                Policy.Fig.BY_LIMB,
+                d.bend(),
+                d.sealing());
+        for (int i = 0; i < 5; i++) {
+            int number = i;
+            fig.limb(
+                    "F" + i,
+                    limb -> limb.origin(0.3).angle(70).azimuth(number * 72).years(10));
+        }
+        fig.years = OptionalInt.of(5);
+        assertThat(fig.evaluate().plan().lanes()).hasSize(5).allSatisfy(lane -> assertThat(lane.cuts())
+                .hasSize(1));
+    }
+
+    @Test
+    void countedShootsAreDetailWorkSpreadOverTheYears() {
+        SurveyBuilder tree = withFrame();
+        tree.waterSprouts = OptionalInt.of(45);
+        List<Lane> lanes = tree.evaluate().plan().lanes();
+        assertThat(lanes).hasSize(3).allSatisfy(lane -> {
+            assertThat(lane.detail().orElseThrow().shoots()).isEqualTo(15);
+            assertThat(lane.minutes()).isEqualTo(8);
+        });
+    }
+}
