@@ -57,6 +57,11 @@ public final class CuttingCalendar {
         public static final Seen NOTHING = new Seen(OptionalInt.empty(), Optional.empty(), Optional.empty());
     }
 
+    /** The site's choice that moved these windows, where practitioners differ. */
+    public Optional<Enum<?>> school() {
+        return trained ? Optional.empty() : WindowTable.school(species, site.policy());
+    }
+
     /** The pruning year of a day at this site. */
     public PruningYear pruningYear(LocalDate day) {
         return PruningYear.of(day, site.southern());

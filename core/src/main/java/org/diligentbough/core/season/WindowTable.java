@@ -84,7 +84,7 @@ public final class WindowTable {
     }
 
     /** The site's choice that decides when a species is cut, where practitioners differ. */
-    public static Optional<Enum<?>> school(Species species, Policy policy) {
+    static Optional<Enum<?>> school(Species species, Policy policy) {
         return switch (species) {
             case APPLE, PEAR, QUINCE, MEDLAR -> Optional.of(policy.pome());
             case APRICOT -> Optional.of(policy.apricot());

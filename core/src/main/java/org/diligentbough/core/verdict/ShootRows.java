@@ -39,12 +39,19 @@ final class ShootRows {
      * Rows 9 and 10, which depend on what else stands: upright shoots and upright unfruitful wood go, except the one that
      * fills a gap or renews its parent.
      *
-     * @param standing limbs that nothing else takes off
+     * @param standing limbs that nothing else takes off; one that goes anyway is found upright all the same
      */
     Map<String, Finding> uprights(Collection<Limb> standing) {
         Map<String, Finding> findings = new HashMap<>();
         if (scene.evergreen() || scene.bush()) {
             return findings;
+        }
+        for (Limb limb : scene.branching().outwards()) {
+            if (limb.has(FaultKind.UPRIGHT_UNFRUITFUL)) {
+                findings.put(limb.id(), unfruitful());
+            } else if (limb.has(FaultKind.UPRIGHT_SHOOT) && !scene.fig()) {
+                findings.put(limb.id(), shoot());
+            }
         }
         Set<Limb> left = new HashSet<>(standing);
         if (!scene.fig()) {
@@ -65,10 +72,6 @@ final class ShootRows {
                                         scene.reason(ReasonCode.UPRIGHT_ALONE_IN_SECTOR)));
                     } else {
                         left.remove(limb);
-                        findings.put(
-                                limb.id(),
-                                Finding.remove(
-                                        TableRow.UPRIGHT_UNFRUITFUL, scene.reason(ReasonCode.UPRIGHT_UNFRUITFUL)));
                     }
                 });
         if (!scene.fig()) {
@@ -104,7 +107,15 @@ final class ShootRows {
                             bendAim())
                     : Finding.leave(TableRow.UPRIGHT_SHOOT, Verdict.KEEP, why);
         }
+        return shoot();
+    }
+
+    private Finding shoot() {
         return Finding.remove(TableRow.UPRIGHT_SHOOT, scene.reason(ReasonCode.UPRIGHT_SHOOT));
+    }
+
+    private Finding unfruitful() {
+        return Finding.remove(TableRow.UPRIGHT_UNFRUITFUL, scene.reason(ReasonCode.UPRIGHT_UNFRUITFUL));
     }
 
     /** A gap of over 60 degrees that more branches are wanted for, or a side where nothing else stands. */

@@ -1,0 +1,143 @@
+package org.diligentbough.server.orchard;
+
+import java.util.List;
+import java.util.Objects;
+import org.diligentbough.server.orchard.SiteMapper.SiteRow;
+import org.diligentbough.server.orchard.TreeMapper.TreeRow;
+import org.diligentbough.server.shared.CurrentPerson;
+import org.diligentbough.server.shared.History;
+import org.diligentbough.server.shared.History.About;
+import org.diligentbough.server.shared.ProblemException;
+import org.springframework.context.ApplicationEventPublisher;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Sites and trees: every change with its place in the history, in one transaction. */
+@Service
+public class OrchardService {
+    private final SiteMapper sites;
+    private final TreeMapper trees;
+    private final History history;
+    private final CurrentPerson person;
+    private final ApplicationEventPublisher events;
+
+    OrchardService(
+            SiteMapper sites,
+            TreeMapper trees,
+            History history,
+            CurrentPerson person,
+            ApplicationEventPublisher events) {
+        this.sites = sites;
+        this.trees = trees;
+        this.history = history;
+        this.person = person;
+        this.events = events;
+    }
+
+    /** Said within the transaction that changed it: trees must be judged anew. */
+    public record JudgementOutdated(List<Long> treeIds) {}
+
+    public List<SiteRow> sites() {
+        return sites.all();
+    }
+
+    public SiteRow site(long id) {
+        return sites.find(id).orElseThrow(() -> ProblemException.notFound("There is no such site."));
+    }
+
+    public TreeRow tree(long id) {
+        return trees.get(id).orElseThrow(() -> ProblemException.notFound("There is no such tree."));
+    }
+
+    List<TreeRow> trees(long siteId, TreeMapper.Query query, String order, int size, int page) {
+        return trees.find(site(siteId).id(), query, order, size, page * size);
+    }
+
+    int countTrees(long siteId, TreeMapper.Query query) {
+        return trees.count(siteId, query);
+    }
+
+    @Transactional
+    SiteRow addSite(SiteData data) {
+        person.id();
+        long id = sites.add(stripped(data));
+        SiteRow added = site(id);
+        history.added(new About("site", id, id, null), added);
+        return added;
+    }
+
+    @Transactional
+    SiteRow changeSite(long id, int version, SiteData data) {
+        person.id();
+        SiteRow before = site(id);
+        if (sites.change(id, version, stripped(data)) == 0) {
+            throw ProblemException.stale("This site");
+        }
+        SiteRow after = site(id);
+        history.changed(new About("site", id, id, null), before, after);
+        events.publishEvent(new JudgementOutdated(trees.idsOf(id)));
+        return after;
+    }
+
+    @Transactional
+    TreeRow addTree(long siteId, TreeData data) {
+        person.id();
+        site(siteId);
+        long id = trees.add(siteId, stripped(data));
+        TreeRow added = tree(id);
+        history.added(new About("tree", id, siteId, id), added);
+        return added;
+    }
+
+    @Transactional
+    TreeRow changeTree(long id, int version, TreeData data) {
+        person.id();
+        TreeRow before = tree(id);
+        if (before.surveyId() != null && !Objects.equals(before.species(), data.species())) {
+            throw ProblemException.wrongField(
+                    "/data/species", "cannot change once the tree is surveyed; register another tree instead");
+        }
+        if (trees.change(id, version, stripped(data)) == 0) {
+            throw ProblemException.stale("This tree");
+        }
+        TreeRow after = tree(id);
+        history.changed(new About("tree", id, before.siteId(), id), before, after);
+        events.publishEvent(new JudgementOutdated(List.of(id)));
+        return after;
+    }
+
+    private static SiteData stripped(SiteData site) {
+        return new SiteData(
+                site.name().strip(),
+                site.latitude(),
+                site.longitude(),
+                site.timeZone(),
+                site.monthlyMeanC(),
+                site.monthlyRainMm(),
+                site.policy());
+    }
+
+    private static TreeData stripped(TreeData tree) {
+        return new TreeData(
+                tree.tag().strip(),
+                tree.species(),
+                blankToNull(tree.cultivar()),
+                blankToNull(tree.rootstock()),
+                tree.plantedYear(),
+                tree.bearing(),
+                tree.form(),
+                tree.formWanted(),
+                tree.mainsWanted(),
+                tree.purpose(),
+                tree.eastM(),
+                tree.northM(),
+                tree.targetHeightM(),
+                tree.clearanceM(),
+                tree.inContainer(),
+                blankToNull(tree.note()));
+    }
+
+    private static String blankToNull(String text) {
+        return text == null || text.isBlank() ? null : text.strip();
+    }
+}

@@ -1,0 +1,90 @@
+package org.diligentbough.server.orchard;
+
+import java.time.ZoneId;
+import java.util.List;
+import java.util.Optional;
+import org.apache.ibatis.annotations.Mapper;
+import org.apache.ibatis.annotations.Param;
+import org.apache.ibatis.annotations.Select;
+import org.apache.ibatis.annotations.Update;
+
+/** The site table. */
+@Mapper
+public interface SiteMapper {
+    String COLUMNS = """
+            id, version, name, latitude, longitude, time_zone, monthly_mean_c, monthly_rain_mm, allowance, summer_allowance,
+            big_cuts, pome, apricot, peach, fig, bend, sealing
+            """;
+
+    /** A row of the table. */
+    record SiteRow(
+            Long id,
+            Integer version,
+            String name,
+            Double latitude,
+            Double longitude,
+            String timeZone,
+            List<Double> monthlyMeanC,
+            List<Double> monthlyRainMm,
+            String allowance,
+            Double summerAllowance,
+            Integer bigCuts,
+            String pome,
+            String apricot,
+            String peach,
+            String fig,
+            String bend,
+            String sealing) {
+
+        public SiteData data() {
+            return new SiteData(
+                    name,
+                    latitude,
+                    longitude,
+                    timeZone,
+                    monthlyMeanC,
+                    monthlyRainMm,
+                    new SiteData.PolicyData(
+                            allowance, summerAllowance, bigCuts, pome, apricot, peach, fig, bend, sealing));
+        }
+
+        public ZoneId zone() {
+            return ZoneId.of(timeZone);
+        }
+    }
+
+    @Select("select " + COLUMNS + " from site order by name")
+    List<SiteRow> all();
+
+    @Select("select " + COLUMNS + " from site where id = #{id}")
+    Optional<SiteRow> find(long id);
+
+    @Select("select exists (select from site)")
+    boolean any();
+
+    @Select("select exists (select from site where name = #{name})")
+    boolean named(String name);
+
+    @Select(value = """
+                    insert into site (name, latitude, longitude, time_zone, monthly_mean_c, monthly_rain_mm, allowance,
+                                      summer_allowance, big_cuts, pome, apricot, peach, fig, bend, sealing)
+                    values (#{s.name}, #{s.latitude}, #{s.longitude}, #{s.timeZone}, #{s.monthlyMeanC,jdbcType=ARRAY},
+                            #{s.monthlyRainMm,jdbcType=ARRAY}, #{s.policy.allowance}, #{s.policy.summerAllowance},
+                            #{s.policy.bigCuts}, #{s.policy.pome}, #{s.policy.apricot}, #{s.policy.peach}, #{s.policy.fig},
+                            #{s.policy.bend}, #{s.policy.sealing})
+                    returning id
+                    """, affectData = true)
+    long add(@Param("s") SiteData site);
+
+    /** Returns how many rows had the version: 1, or 0 when somebody was quicker. */
+    @Update("""
+            update site set name = #{s.name}, latitude = #{s.latitude}, longitude = #{s.longitude},
+                time_zone = #{s.timeZone}, monthly_mean_c = #{s.monthlyMeanC,jdbcType=ARRAY},
+                monthly_rain_mm = #{s.monthlyRainMm,jdbcType=ARRAY}, allowance = #{s.policy.allowance},
+                summer_allowance = #{s.policy.summerAllowance}, big_cuts = #{s.policy.bigCuts}, pome = #{s.policy.pome},
+                apricot = #{s.policy.apricot}, peach = #{s.policy.peach}, fig = #{s.policy.fig}, bend = #{s.policy.bend},
+                sealing = #{s.policy.sealing}, version = version + 1
+            where id = #{id} and version = #{version}
+            """)
+    int change(@Param("id") long id, @Param("version") int version, @Param("s") SiteData site);
+}

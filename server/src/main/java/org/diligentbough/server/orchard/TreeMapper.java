@@ -1,0 +1,133 @@
+package org.diligentbough.server.orchard;
+
+import java.time.LocalDate;
+import java.util.List;
+import java.util.Optional;
+import org.apache.ibatis.annotations.Mapper;
+import org.apache.ibatis.annotations.Param;
+import org.apache.ibatis.annotations.Select;
+import org.apache.ibatis.annotations.Update;
+
+/** The tree table, with what the newest survey of each tree says of it. */
+@Mapper
+public interface TreeMapper {
+    String COLUMNS = """
+            t.id, t.version, t.site_id, t.tag, t.species, t.cultivar, t.rootstock, t.planted_year, t.bearing, t.form,
+            t.form_wanted, t.mains_wanted, t.purpose, t.east_m, t.north_m, t.target_height_m, t.clearance_m,
+            t.in_container, t.note, s.id as survey_id, s.surveyed_on, s.height_m, s.spread_m, s.trunk_girth_cm, s.triage,
+            s.urgent_limbs
+            """;
+    String FROM = """
+             from tree t left join lateral (
+                select * from survey where tree_id = t.id order by surveyed_on desc, id desc limit 1) s on true
+            """;
+    String FOUND = """
+             where t.site_id = #{siteId}
+               and (#{q.text} = '' or t.tag ilike '%' || #{q.text} || '%' or t.cultivar ilike '%' || #{q.text} || '%'
+                    or replace(t.species, '-', ' ') ilike '%' || #{q.text} || '%' or t.note ilike '%' || #{q.text} || '%')
+               and (#{q.species} = '' or t.species = #{q.species})
+               and (#{q.triage} = '' or coalesce(s.triage, 'unsurveyed') = #{q.triage})
+            """;
+
+    /** A row of the table; what comes of the survey is null while there is none. */
+    record TreeRow(
+            Long id,
+            Integer version,
+            Long siteId,
+            String tag,
+            String species,
+            String cultivar,
+            String rootstock,
+            Integer plantedYear,
+            String bearing,
+            String form,
+            String formWanted,
+            Integer mainsWanted,
+            String purpose,
+            Double eastM,
+            Double northM,
+            Double targetHeightM,
+            Double clearanceM,
+            Boolean inContainer,
+            String note,
+            Long surveyId,
+            LocalDate surveyedOn,
+            Double heightM,
+            Double spreadM,
+            Double trunkGirthCm,
+            String triage,
+            Integer urgentLimbs) {
+
+        public TreeData data() {
+            return new TreeData(
+                    tag,
+                    species,
+                    cultivar,
+                    rootstock,
+                    plantedYear,
+                    bearing,
+                    form,
+                    formWanted,
+                    mainsWanted,
+                    purpose,
+                    eastM,
+                    northM,
+                    targetHeightM,
+                    clearanceM,
+                    inContainer,
+                    note);
+        }
+    }
+
+    /** What to look for; an empty text asks for nothing. */
+    record Query(String text, String species, String triage) {}
+
+    /** {@code order} comes from a fixed list, never from outside. */
+    @Select("select " + COLUMNS + FROM + FOUND + " order by ${order}, t.tag, t.id limit #{size} offset #{offset}")
+    List<TreeRow> find(
+            @Param("siteId") long siteId,
+            @Param("q") Query query,
+            @Param("order") String order,
+            @Param("size") int size,
+            @Param("offset") int offset);
+
+    @Select("select count(*)" + FROM + FOUND)
+    int count(@Param("siteId") long siteId, @Param("q") Query query);
+
+    @Select("select " + COLUMNS + FROM + " where t.id = #{id}")
+    Optional<TreeRow> get(long id);
+
+    @Select("select id from tree where site_id = #{siteId} order by tag")
+    List<Long> idsOf(long siteId);
+
+    @Select(value = """
+                    insert into tree (site_id, tag, species, cultivar, rootstock, planted_year, bearing, form, form_wanted,
+                                      mains_wanted, purpose, east_m, north_m, target_height_m, clearance_m, in_container, note)
+                    values (#{siteId}, #{t.tag}, #{t.species}, #{t.cultivar}, #{t.rootstock}, #{t.plantedYear}, #{t.bearing},
+                            #{t.form}, #{t.formWanted}, #{t.mainsWanted}, #{t.purpose}, #{t.eastM}, #{t.northM},
+                            #{t.targetHeightM}, #{t.clearanceM}, #{t.inContainer}, #{t.note})
+                    returning id
+                    """, affectData = true)
+    long add(@Param("siteId") long siteId, @Param("t") TreeData tree);
+
+    /** Returns how many rows had the version: 1, or 0 when somebody was quicker. */
+    @Update("""
+            update tree set tag = #{t.tag}, species = #{t.species}, cultivar = #{t.cultivar}, rootstock = #{t.rootstock},
+                planted_year = #{t.plantedYear}, bearing = #{t.bearing}, form = #{t.form}, form_wanted = #{t.formWanted},
+                mains_wanted = #{t.mainsWanted}, purpose = #{t.purpose}, east_m = #{t.eastM}, north_m = #{t.northM},
+                target_height_m = #{t.targetHeightM}, clearance_m = #{t.clearanceM}, in_container = #{t.inContainer},
+                note = #{t.note}, version = version + 1
+            where id = #{id} and version = #{version}
+            """)
+    int change(@Param("id") long id, @Param("version") int version, @Param("t") TreeData tree);
+
+    /** How many trees of each kind a site has, for the season ribbon. */
+    record KindCount(String species, Boolean trained, Integer trees) {}
+
+    @Select("""
+            select species, coalesce(form_wanted, form, 'natural') in ('fan', 'espalier', 'cordon', 'hedge') as trained,
+                   count(*)::integer as trees
+            from tree where site_id = #{siteId} group by 1, 2 order by trees desc, species
+            """)
+    List<KindCount> kinds(long siteId);
+}

@@ -1,0 +1,49 @@
+package org.diligentbough.server.shared;
+
+import java.util.List;
+import java.util.Locale;
+import org.diligentbough.core.knowledge.Codes;
+import org.diligentbough.core.knowledge.Reason;
+import org.diligentbough.core.knowledge.Source;
+import org.springframework.context.MessageSource;
+import org.springframework.stereotype.Component;
+
+/** Puts the core's reasons into sentences. */
+@Component
+public class Wording {
+    private final MessageSource messages;
+
+    Wording(MessageSource messages) {
+        this.messages = messages;
+    }
+
+    /** A reason as shown and answered. */
+    public record Worded(String code, String text, String source) {}
+
+    public List<Worded> all(List<Reason> reasons) {
+        return reasons.stream().map(this::of).toList();
+    }
+
+    /** The sentence for a reason and where it comes from. */
+    public Worded of(Reason reason) {
+        Object[] arguments = reason.arguments().stream()
+                .map(argument -> argument instanceof Enum<?> value ? value(value) : argument)
+                .toArray();
+        String code = Codes.of(reason.code());
+        return new Worded(code, messages.getMessage(code, arguments, Locale.ENGLISH), source(reason.source()));
+    }
+
+    /** A value of an enumeration in words: its written form with spaces, unless the catalogue knows better. */
+    private String value(Enum<?> value) {
+        String code = Codes.of(value);
+        return messages.getMessage("value-" + code, null, code.replace('-', ' '), Locale.ENGLISH);
+    }
+
+    private static String source(Source source) {
+        return switch (source.mark()) {
+            case COMMON_PRACTICE -> "common practice";
+            case FROM_MEMORY -> "from memory: " + source.publication();
+            case OWN_ASSUMPTION -> "our own assumption";
+        };
+    }
+}

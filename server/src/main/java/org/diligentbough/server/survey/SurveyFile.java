@@ -1,0 +1,98 @@
+package org.diligentbough.server.survey;
+
+import java.time.LocalDate;
+import java.util.List;
+
+/**
+ * The survey file, the open format of docs/formats/survey.schema.json, field by field. What may be absent is null here.
+ */
+public record SurveyFile(
+        String format,
+        Integer version,
+        SiteFile site,
+        LocalDate today,
+        LocalDate surveyedOn,
+        StageFile observedStage,
+        TreeFile tree,
+        List<LimbFile> limbs,
+        List<SurroundingFile> surroundings,
+        Integer years) {
+    public static final String FORMAT = "diligent-bough/survey";
+    public static final int VERSION = 1;
+
+    /** Where the tree stands. */
+    public record SiteFile(
+            Double latitude,
+            Double longitude,
+            List<Double> monthlyMeanC,
+            List<Double> monthlyRainMm,
+            PolicyFile policy) {}
+
+    /** What the site has chosen; each member has a default of its own. */
+    public record PolicyFile(
+            String allowance,
+            Double summerAllowance,
+            Integer bigCuts,
+            String pome,
+            String apricot,
+            String peach,
+            String fig,
+            String bend,
+            String sealing) {}
+
+    /** A stage of growth seen, by the BBCH scale. */
+    public record StageFile(Integer bbch, LocalDate on) {}
+
+    /** The whole tree. */
+    public record TreeFile(
+            String label,
+            String species,
+            String bearing,
+            String rootstock,
+            Integer plantedYear,
+            String form,
+            String formWanted,
+            Integer mainsWanted,
+            String purpose,
+            Double heightM,
+            Double spreadM,
+            Double trunkGirthCm,
+            Double targetHeightM,
+            Double clearanceM,
+            Double shootExtensionCm,
+            Boolean stillGrowing,
+            Integer waterSprouts,
+            Integer rootSuckers,
+            Double removedLast12Months,
+            Double yearsSinceCut,
+            Boolean inContainer,
+            TrunkFile trunk) {}
+
+    /** The trunk. */
+    public record TrunkFile(Double crackCm, Boolean crackFresh, Double soundWallCm, String lean) {}
+
+    /** One limb. */
+    public record LimbFile(
+            String id,
+            String parent,
+            String role,
+            Double diameterCm,
+            Double originHeightM,
+            Double originAlongM,
+            Double azimuthDeg,
+            Double angleDeg,
+            Double lengthM,
+            Integer woodYears,
+            Integer fruiting,
+            Double leafiness,
+            String cultivar,
+            List<FaultFile> faults,
+            String overTarget) {}
+
+    /** One thing wrong with a limb. */
+    public record FaultFile(String kind, String with, String disease) {}
+
+    /** Something near the tree. */
+    public record SurroundingFile(
+            String kind, Double bearingDeg, Double distanceM, Double heightM, Double radiusM, Double lengthM) {}
+}

@@ -1,0 +1,103 @@
+package org.diligentbough.server.survey;
+
+import java.time.Instant;
+import java.time.LocalDate;
+import java.util.List;
+import java.util.Optional;
+import org.apache.ibatis.annotations.Delete;
+import org.apache.ibatis.annotations.Mapper;
+import org.apache.ibatis.annotations.Param;
+import org.apache.ibatis.annotations.Select;
+import org.apache.ibatis.annotations.Update;
+
+/** The tables of surveys and of drafts. */
+@Mapper
+public interface SurveyMapper {
+    String COLUMNS = """
+            s.id, s.version, s.tree_id, s.surveyed_on, p.name as surveyed_by, s.document::text as document, s.triage,
+            s.saved_at
+            """;
+
+    /** A row of the survey table. */
+    record SurveyRow(
+            Long id,
+            Integer version,
+            Long treeId,
+            LocalDate surveyedOn,
+            String surveyedBy,
+            String document,
+            String triage,
+            Instant savedAt) {}
+
+    /** What is stored of a survey: its document, and what lists and maps need of it. */
+    record SurveyRecord(
+            long treeId,
+            LocalDate surveyedOn,
+            long personId,
+            String document,
+            double heightM,
+            double spreadM,
+            double trunkGirthCm,
+            String triage,
+            int urgentLimbs) {}
+
+    /** A row of the draft table. */
+    record DraftRow(Integer version, String document, Instant savedAt) {}
+
+    @Select(
+            "select " + COLUMNS
+                    + " from survey s join person p on p.id = s.surveyed_by where s.tree_id = #{treeId} order by s.surveyed_on desc, s.id desc")
+    List<SurveyRow> ofTree(long treeId);
+
+    @Select(
+            "select " + COLUMNS
+                    + " from survey s join person p on p.id = s.surveyed_by where s.tree_id = #{treeId} order by s.surveyed_on desc, s.id desc limit 1")
+    Optional<SurveyRow> newest(long treeId);
+
+    @Select("select " + COLUMNS + " from survey s join person p on p.id = s.surveyed_by where s.id = #{id}")
+    Optional<SurveyRow> find(long id);
+
+    @Select(value = """
+                    insert into survey (tree_id, surveyed_on, surveyed_by, document, height_m, spread_m, trunk_girth_cm, triage,
+                                        urgent_limbs)
+                    values (#{treeId}, #{surveyedOn}, #{personId}, #{document}::jsonb, #{heightM}, #{spreadM}, #{trunkGirthCm},
+                            #{triage}, #{urgentLimbs})
+                    returning id
+                    """, affectData = true)
+    long add(SurveyRecord survey);
+
+    /** Returns how many rows had the version: 1, or 0 when somebody was quicker. */
+    @Update("""
+            update survey set surveyed_on = #{s.surveyedOn}, document = #{s.document}::jsonb, height_m = #{s.heightM},
+                spread_m = #{s.spreadM}, trunk_girth_cm = #{s.trunkGirthCm}, triage = #{s.triage},
+                urgent_limbs = #{s.urgentLimbs}, saved_at = now(), version = version + 1
+            where id = #{id} and version = #{version}
+            """)
+    int change(@Param("id") long id, @Param("version") int version, @Param("s") SurveyRecord survey);
+
+    /** The judgement kept for lists follows what the site has chosen; the survey itself is not changed by it. */
+    @Update("update survey set triage = #{triage}, urgent_limbs = #{urgentLimbs} where id = #{id}")
+    int judgeAnew(@Param("id") long id, @Param("triage") String triage, @Param("urgentLimbs") int urgentLimbs);
+
+    @Select(
+            "select version, document::text as document, saved_at from survey_draft where tree_id = #{treeId} and person_id = #{personId}")
+    Optional<DraftRow> draft(@Param("treeId") long treeId, @Param("personId") long personId);
+
+    /** Keeps a draft; returns its version, or nothing when a newer one is kept already. */
+    @Select(value = """
+                    insert into survey_draft as d (tree_id, person_id, document)
+                    values (#{treeId}, #{personId}, #{document}::jsonb)
+                    on conflict (tree_id, person_id) do update
+                        set document = excluded.document, version = d.version + 1, saved_at = now()
+                        where d.version = #{version}
+                    returning version
+                    """, affectData = true)
+    Optional<Integer> keepDraft(
+            @Param("treeId") long treeId,
+            @Param("personId") long personId,
+            @Param("version") int version,
+            @Param("document") String document);
+
+    @Delete("delete from survey_draft where tree_id = #{treeId} and person_id = #{personId}")
+    int dropDraft(@Param("treeId") long treeId, @Param("personId") long personId);
+}

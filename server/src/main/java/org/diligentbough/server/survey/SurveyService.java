@@ -1,0 +1,199 @@
+package org.diligentbough.server.survey;
+
+import java.time.LocalDate;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.diligentbough.core.Evaluation;
+import org.diligentbough.core.Rulebook;
+import org.diligentbough.core.knowledge.Codes;
+import org.diligentbough.core.verdict.LimbVerdict;
+import org.diligentbough.server.orchard.OrchardService;
+import org.diligentbough.server.orchard.SiteMapper.SiteRow;
+import org.diligentbough.server.orchard.TreeMapper.TreeRow;
+import org.diligentbough.server.shared.CurrentPerson;
+import org.diligentbough.server.shared.FieldProblem;
+import org.diligentbough.server.shared.History;
+import org.diligentbough.server.shared.History.About;
+import org.diligentbough.server.shared.ProblemException;
+import org.diligentbough.server.shared.Today;
+import org.diligentbough.server.survey.SurveyMapper.DraftRow;
+import org.diligentbough.server.survey.SurveyMapper.SurveyRecord;
+import org.diligentbough.server.survey.SurveyMapper.SurveyRow;
+import org.springframework.context.event.EventListener;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+import tools.jackson.databind.node.ObjectNode;
+
+/**
+ * Surveys of registered trees. A survey is kept as its file; what the register knows of site and tree is put into the file
+ * when it is read or sent, so that it is judged by what holds now.
+ */
+@Service
+public class SurveyService {
+    private final SurveyMapper surveys;
+    private final OrchardService orchard;
+    private final SurveyFileReader reader;
+    private final Rulebook rules;
+    private final History history;
+    private final CurrentPerson person;
+    private final Today today;
+    private final JsonMapper json;
+
+    SurveyService(
+            SurveyMapper surveys,
+            OrchardService orchard,
+            SurveyFileReader reader,
+            Rulebook rules,
+            History history,
+            CurrentPerson person,
+            Today today,
+            JsonMapper json) {
+        this.surveys = surveys;
+        this.orchard = orchard;
+        this.reader = reader;
+        this.rules = rules;
+        this.history = history;
+        this.person = person;
+        this.today = today;
+        this.json = json;
+    }
+
+    public List<SurveyRow> surveysOf(long treeId) {
+        return surveys.ofTree(orchard.tree(treeId).id());
+    }
+
+    /** The newest survey of a tree. */
+    public SurveyRow newest(long treeId) {
+        return surveys.newest(orchard.tree(treeId).id())
+                .orElseThrow(() -> ProblemException.notFound("This tree has not been surveyed yet."));
+    }
+
+    /** One survey as a complete survey file, with site and tree as the register has them now. */
+    public JsonNode fileOf(SurveyRow survey) {
+        TreeRow tree = orchard.tree(survey.treeId());
+        return new SurveyDocument(json).complete(json.readTree(survey.document()), tree, site(tree), todayAt(tree));
+    }
+
+    public SurveyRow survey(long id) {
+        return surveys.find(id).orElseThrow(() -> ProblemException.notFound("There is no such survey."));
+    }
+
+    /** Judges a kept survey as of today. */
+    public Evaluation evaluate(SurveyRow survey) {
+        return evaluate(fileOf(survey));
+    }
+
+    private Evaluation evaluate(JsonNode file) {
+        return Evaluation.of(SurveyMapping.toSurvey(reader.read(file)), rules, Map.of());
+    }
+
+    /** Keeps a new survey and lets go of the person's draft. */
+    @Transactional
+    public SurveyRow add(long treeId, JsonNode sent) {
+        long who = person.id();
+        SurveyRow added = keep(orchard.tree(treeId), sent, who);
+        surveys.dropDraft(treeId, who);
+        history.added(about(added), added);
+        return added;
+    }
+
+    /** Keeps a survey by a given person without a word to the history: for whoever writes that otherwise. */
+    public SurveyRow keep(TreeRow tree, JsonNode sent, long personId) {
+        return survey(surveys.add(record(tree, sent, personId)));
+    }
+
+    /** Corrects a survey that was kept before. */
+    @Transactional
+    public SurveyRow correct(long id, int version, JsonNode sent) {
+        long who = person.id();
+        SurveyRow before = survey(id);
+        if (surveys.change(id, version, record(orchard.tree(before.treeId()), sent, who)) == 0) {
+            throw ProblemException.stale("This survey");
+        }
+        SurveyRow after = survey(id);
+        surveys.dropDraft(before.treeId(), who);
+        history.changed(about(after), before, after);
+        return after;
+    }
+
+    private About about(SurveyRow survey) {
+        return new About("survey", survey.id(), orchard.tree(survey.treeId()).siteId(), survey.treeId());
+    }
+
+    private SurveyRecord record(TreeRow tree, JsonNode sent, long who) {
+        if (!(sent instanceof ObjectNode)) {
+            throw ProblemException.wrongField("", "is not a survey; send an object");
+        }
+        SurveyDocument document = new SurveyDocument(json);
+        ObjectNode file = document.complete(sent, tree, site(tree), todayAt(tree));
+        List<FieldProblem> problems = reader.problems(file);
+        if (!problems.isEmpty()) {
+            throw ProblemException.wrongFields(problems);
+        }
+        if (!file.path("tree").path("species").asString("").equals(tree.species())) {
+            throw ProblemException.wrongField(
+                    "/tree/species",
+                    "is another kind than this tree is registered as (" + tree.species() + "); choose the right tree");
+        }
+        SurveyFile survey = reader.read((JsonNode) file);
+        LocalDate surveyedOn = survey.surveyedOn() == null ? survey.today() : survey.surveyedOn();
+        Evaluation evaluation = evaluate(file);
+        return new SurveyRecord(
+                tree.id(),
+                surveyedOn,
+                who,
+                json.writeValueAsString(document.stored(file, surveyedOn)),
+                survey.tree().heightM(),
+                survey.tree().spreadM(),
+                survey.tree().trunkGirthCm(),
+                Codes.of(evaluation.tree().triage()),
+                urgent(evaluation));
+    }
+
+    private static int urgent(Evaluation evaluation) {
+        return (int) evaluation.limbs().stream().filter(LimbVerdict::urgent).count();
+    }
+
+    private SiteRow site(TreeRow tree) {
+        return orchard.site(tree.siteId());
+    }
+
+    private LocalDate todayAt(TreeRow tree) {
+        return today.in(site(tree).zone());
+    }
+
+    @EventListener
+    void judgeAnew(OrchardService.JudgementOutdated outdated) {
+        for (long treeId : outdated.treeIds()) {
+            surveys.newest(treeId).ifPresent(survey -> {
+                Evaluation evaluation = evaluate(survey);
+                surveys.judgeAnew(survey.id(), Codes.of(evaluation.tree().triage()), urgent(evaluation));
+            });
+        }
+    }
+
+    /** The person's draft of a survey of this tree, if there is one. */
+    public Optional<DraftRow> draft(long treeId) {
+        return surveys.draft(orchard.tree(treeId).id(), person.id());
+    }
+
+    /** A kept document as JSON. */
+    JsonNode parsed(String document) {
+        return json.readTree(document);
+    }
+
+    /** Keeps a draft as it is, unchecked; returns its new version. */
+    @Transactional
+    public int keepDraft(long treeId, int version, JsonNode document) {
+        return surveys.keepDraft(orchard.tree(treeId).id(), person.id(), version, json.writeValueAsString(document))
+                .orElseThrow(() -> ProblemException.stale("This draft"));
+    }
+
+    @Transactional
+    public void dropDraft(long treeId) {
+        surveys.dropDraft(treeId, person.id());
+    }
+}

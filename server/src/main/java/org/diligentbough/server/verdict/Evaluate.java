@@ -1,0 +1,51 @@
+package org.diligentbough.server.verdict;
+
+import io.swagger.v3.oas.annotations.Operation;
+import io.swagger.v3.oas.annotations.media.Content;
+import io.swagger.v3.oas.annotations.media.Schema;
+import java.io.IOException;
+import java.io.InputStream;
+import java.util.Map;
+import org.diligentbough.core.Evaluation;
+import org.diligentbough.core.Rulebook;
+import org.diligentbough.server.shared.ProblemException;
+import org.diligentbough.server.survey.SurveyFile;
+import org.diligentbough.server.survey.SurveyFileReader;
+import org.diligentbough.server.survey.SurveyMapping;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RestController;
+
+/** Judges a survey that is sent, and keeps nothing of it. Open to all. */
+@RestController
+class Evaluate {
+    static final int MOST_BYTES = 1 << 20;
+
+    private final SurveyFileReader reader;
+    private final Rulebook rules;
+    private final EvaluationWriter writer;
+
+    Evaluate(SurveyFileReader reader, Rulebook rules, EvaluationWriter writer) {
+        this.reader = reader;
+        this.rules = rules;
+        this.writer = writer;
+    }
+
+    @Operation(
+            summary = "Judge and plan one surveyed tree",
+            requestBody =
+                    @io.swagger.v3.oas.annotations.parameters.RequestBody(
+                            required = true,
+                            content =
+                                    @Content(
+                                            mediaType = "application/json",
+                                            schema = @Schema(implementation = SurveyFile.class))))
+    @PostMapping(path = "/api/evaluate")
+    EvaluationAnswer evaluate(@Schema(hidden = true) InputStream body) throws IOException {
+        byte[] file = body.readNBytes(MOST_BYTES + 1);
+        if (file.length > MOST_BYTES) {
+            throw ProblemException.tooLarge("A survey file has at most 1 MiB; this one is larger.");
+        }
+        SurveyFile survey = reader.read(file);
+        return writer.write(Evaluation.of(SurveyMapping.toSurvey(survey), rules, Map.of()));
+    }
+}

@@ -1,0 +1,100 @@
+package org.diligentbough.server.verdict;
+
+import io.swagger.v3.oas.annotations.media.Schema;
+import jakarta.annotation.Nullable;
+import java.time.LocalDate;
+import java.util.List;
+import org.diligentbough.server.shared.Wording.Worded;
+
+/**
+ * The judgement of one tree as answered by {@code POST /api/evaluate}. Shares are fractions, 0 to 1, of the living crown
+ * at the start of the pruning year. What may be missing is null.
+ */
+public record EvaluationAnswer(
+        TreeAnswer tree,
+        List<LimbAnswer> limbs,
+        List<LaneAnswer> plan,
+        List<NotPlacedAnswer> notPlaced,
+        TodayAnswer today,
+        @Nullable @Schema(nullable = true) Object light,
+        @Nullable @Schema(nullable = true) Object outlook,
+        List<Worded> cautions) {
+
+    /** The tree as a whole. */
+    public record TreeAnswer(
+            String triage,
+            @Nullable String vigour,
+            List<Worded> reasons,
+            AllowanceAnswer allowance,
+            String formWanted,
+            int yearsNeeded) {}
+
+    /** What a pruning year may take; null where the species has a rule of its own. */
+    public record AllowanceAnswer(
+            @Nullable Double year,
+            @Nullable Double summer,
+            @Nullable Integer bigCuts,
+            List<Worded> reasons) {}
+
+    /** One limb. */
+    public record LimbAnswer(
+            String id,
+            double crownShare,
+            @Nullable Double light,
+            String verdict,
+            boolean urgent,
+            boolean anySeason,
+            List<Worded> reasons,
+            @Nullable Double worth,
+            @Nullable CutAnswer cut) {}
+
+    /**
+     * One cut, or one branch to bend.
+     *
+     * @param alongM distance from the limb's base, m
+     * @param heightM height above ground, m
+     * @param sideBranch the side branch cut back to
+     */
+    public record CutAnswer(
+            String kind,
+            double diameterCm,
+            boolean big,
+            String technique,
+            String tool,
+            String reach,
+            double weightKg,
+            int minutes,
+            List<String> tickets,
+            double alongM,
+            double heightM,
+            @Nullable String sideBranch) {}
+
+    /** What is done in one season of one pruning year. */
+    public record LaneAnswer(
+            int year,
+            String yearLabel,
+            String season,
+            WindowAnswer window,
+            List<PlannedCutAnswer> cuts,
+            double share,
+            @Nullable Double allowance,
+            int bigCuts,
+            int minutes,
+            @Nullable Worded overrun,
+            @Nullable DetailAnswer detail) {}
+
+    /** First and last day. */
+    public record WindowAnswer(LocalDate opens, LocalDate closes) {}
+
+    /** One limb's turn. */
+    public record PlannedCutAnswer(String limb, String kind, double share, CutAnswer cut, List<Worded> reasons) {}
+
+    /** Counted shoots dealt with in one season. */
+    public record DetailAnswer(int shoots, double share, int minutes) {}
+
+    /** A limb for which no place was found. */
+    public record NotPlacedAnswer(String limb, List<Worded> reasons) {}
+
+    /** Whether live wood may be cut today. */
+    public record TodayAnswer(String mayCut, List<Worded> reasons, LocalDate nextOpens, LocalDate nextCloses) {}
+}

@@ -1,0 +1,106 @@
+package org.diligentbough.server.verdict;
+
+import jakarta.annotation.Nullable;
+import java.util.List;
+import org.diligentbough.core.Evaluation;
+import org.diligentbough.core.survey.Branching;
+import org.diligentbough.core.survey.Limb;
+import org.diligentbough.core.survey.Point;
+import org.diligentbough.core.verdict.Cut;
+import org.diligentbough.core.verdict.LimbVerdict;
+
+/**
+ * A tree's geometry for drawing it to scale: metres from the foot of the trunk.
+ *
+ * @param trunkTopM height of the highest limb's origin on the trunk, m
+ * @param targetHeightM height wanted, m, or null
+ * @param clearanceM clearance wanted beneath, m, or null
+ */
+public record TreeDrawing(
+        double heightM,
+        double spreadM,
+        double trunkDiameterCm,
+        double trunkTopM,
+        @Nullable Double targetHeightM,
+        @Nullable Double clearanceM,
+        List<LimbDrawing> limbs) {
+
+    /** Where the middle of a limb's leaf lies, as a share of its length, and how far it reaches along and across it. */
+    private static final double LEAF_CENTRE = 0.62;
+
+    private static final double LEAF_ALONG = 0.42;
+    private static final double LEAF_ACROSS = 0.25;
+
+    /**
+     * One limb.
+     *
+     * @param cutAt where it is cut or bent, or null
+     * @param leafCentre middle of the leaf it carries of its own, or null when it carries none
+     * @param leafAlongM half the leaf's extent along the limb, m
+     * @param leafAcrossM half its extent across, m
+     */
+    public record LimbDrawing(
+            String id,
+            @Nullable String parent,
+            PointDrawing base,
+            PointDrawing tip,
+            double diameterCm,
+            double tipDiameterCm,
+            double lengthM,
+            double azimuthDeg,
+            double angleDeg,
+            boolean living,
+            @Nullable PointDrawing cutAt,
+            @Nullable PointDrawing leafCentre,
+            double leafAlongM,
+            double leafAcrossM) {}
+
+    /** A place, metres from the foot of the trunk. */
+    public record PointDrawing(double eastM, double northM, double upM) {
+        static PointDrawing of(Point point) {
+            return new PointDrawing(rounded(point.eastM()), rounded(point.northM()), rounded(point.upM()));
+        }
+
+        private static double rounded(double metres) {
+            return Math.round(metres * 1000) / 1000.0;
+        }
+    }
+
+    static TreeDrawing of(Evaluation evaluation) {
+        var tree = evaluation.scene().tree();
+        Branching branching = evaluation.scene().branching();
+        double trunkTopM =
+                branching.onTrunk().stream().mapToDouble(Limb::originM).max().orElse(tree.heightM() / 3);
+        return new TreeDrawing(
+                tree.heightM(),
+                tree.spreadM(),
+                tree.trunkDiameterCm(),
+                trunkTopM,
+                tree.targetHeightM().isPresent() ? tree.targetHeightM().getAsDouble() : null,
+                tree.clearanceM().isPresent() ? tree.clearanceM().getAsDouble() : null,
+                evaluation.limbs().stream().map(limb -> limb(limb, branching)).toList());
+    }
+
+    private static LimbDrawing limb(LimbVerdict verdict, Branching branching) {
+        Limb limb = verdict.limb();
+        boolean living = branching.living(limb);
+        return new LimbDrawing(
+                limb.id(),
+                limb.parent().orElse(null),
+                PointDrawing.of(branching.baseOfLimb(limb)),
+                PointDrawing.of(branching.tip(limb)),
+                limb.diameterCm(),
+                limb.diameterAtCm(limb.lengthM()),
+                limb.lengthM(),
+                limb.azimuthDeg(),
+                limb.angleDeg(),
+                living,
+                verdict.cut()
+                        .map(Cut::place)
+                        .map(place -> PointDrawing.of(branching.pointAt(limb, place.alongM())))
+                        .orElse(null),
+                living ? PointDrawing.of(branching.pointAt(limb, LEAF_CENTRE * limb.lengthM())) : null,
+                LEAF_ALONG * limb.lengthM(),
+                LEAF_ACROSS * limb.lengthM());
+    }
+}
