@@ -68,8 +68,8 @@ public interface SiteMapper {
     @Select(value = """
                     insert into site (name, latitude, longitude, time_zone, monthly_mean_c, monthly_rain_mm, allowance,
                                       summer_allowance, big_cuts, pome, apricot, peach, fig, bend, sealing)
-                    values (#{s.name}, #{s.latitude}, #{s.longitude}, #{s.timeZone}, #{s.monthlyMeanC,jdbcType=ARRAY},
-                            #{s.monthlyRainMm,jdbcType=ARRAY}, #{s.policy.allowance}, #{s.policy.summerAllowance},
+                    values (#{s.name}, #{s.latitude}, #{s.longitude}, #{s.timeZone}, #{s.monthlyMeanC,typeHandler=org.diligentbough.server.shared.DoubleListTypeHandler},
+                            #{s.monthlyRainMm,typeHandler=org.diligentbough.server.shared.DoubleListTypeHandler}, #{s.policy.allowance}, #{s.policy.summerAllowance},
                             #{s.policy.bigCuts}, #{s.policy.pome}, #{s.policy.apricot}, #{s.policy.peach}, #{s.policy.fig},
                             #{s.policy.bend}, #{s.policy.sealing})
                     returning id
@@ -79,8 +79,8 @@ public interface SiteMapper {
     /** Returns how many rows had the version: 1, or 0 when somebody was quicker. */
     @Update("""
             update site set name = #{s.name}, latitude = #{s.latitude}, longitude = #{s.longitude},
-                time_zone = #{s.timeZone}, monthly_mean_c = #{s.monthlyMeanC,jdbcType=ARRAY},
-                monthly_rain_mm = #{s.monthlyRainMm,jdbcType=ARRAY}, allowance = #{s.policy.allowance},
+                time_zone = #{s.timeZone}, monthly_mean_c = #{s.monthlyMeanC,typeHandler=org.diligentbough.server.shared.DoubleListTypeHandler},
+                monthly_rain_mm = #{s.monthlyRainMm,typeHandler=org.diligentbough.server.shared.DoubleListTypeHandler}, allowance = #{s.policy.allowance},
                 summer_allowance = #{s.policy.summerAllowance}, big_cuts = #{s.policy.bigCuts}, pome = #{s.policy.pome},
                 apricot = #{s.policy.apricot}, peach = #{s.policy.peach}, fig = #{s.policy.fig}, bend = #{s.policy.bend},
                 sealing = #{s.policy.sealing}, version = version + 1

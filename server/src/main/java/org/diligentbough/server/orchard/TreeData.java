@@ -1,6 +1,5 @@
 package org.diligentbough.server.orchard;
 
-import jakarta.annotation.Nullable;
 import jakarta.validation.constraints.DecimalMax;
 import jakarta.validation.constraints.DecimalMin;
 import jakarta.validation.constraints.Max;
@@ -14,6 +13,7 @@ import org.diligentbough.core.orchard.Form;
 import org.diligentbough.core.orchard.Purpose;
 import org.diligentbough.core.orchard.Species;
 import org.diligentbough.server.shared.CodeOf;
+import org.diligentbough.server.shared.MayBeNull;
 
 /**
  * A tree as people register it.
@@ -32,24 +32,24 @@ public record TreeData(
         @NotNull(message = "is missing; choose the kind") @CodeOf(Species.class)
         String species,
 
-        @Size(max = 80, message = "is longer than 80 letters") @Nullable
+        @Size(max = 80, message = "is longer than 80 letters") @MayBeNull
         String cultivar,
 
-        @Size(max = 80, message = "is longer than 80 letters") @Nullable
+        @Size(max = 80, message = "is longer than 80 letters") @MayBeNull
         String rootstock,
 
         @Min(value = 1600, message = "give a year from 1600 on")
         @Max(value = 2200, message = "give a year up to 2200")
-        @Nullable
+        @MayBeNull
         Integer plantedYear,
 
         @NotNull(message = "is missing; choose unknown if nobody knows") @CodeOf(Bearing.class)
         String bearing,
 
-        @CodeOf(Form.class) @Nullable String form,
-        @CodeOf(Form.class) @Nullable String formWanted,
+        @CodeOf(Form.class) @MayBeNull String form,
+        @CodeOf(Form.class) @MayBeNull String formWanted,
 
-        @Min(value = 1, message = "give 1 to 60") @Max(value = 60, message = "give 1 to 60") @Nullable
+        @Min(value = 1, message = "give 1 to 60") @Max(value = 60, message = "give 1 to 60") @MayBeNull
         Integer mainsWanted,
 
         @NotNull(message = "is missing; choose what it is grown for") @CodeOf(Purpose.class)
@@ -67,15 +67,15 @@ public record TreeData(
 
         @Positive(message = "must be over 0 m; leave it empty when no height is wanted")
         @DecimalMax(value = "60", message = "is higher than any fruit tree; give metres")
-        @Nullable
+        @MayBeNull
         Double targetHeightM,
 
         @DecimalMin(value = "0", message = "cannot be under 0 m")
         @DecimalMax(value = "20", message = "is more than any tree needs; give metres")
-        @Nullable
+        @MayBeNull
         Double clearanceM,
 
         @NotNull(message = "is missing; say yes or no") Boolean inContainer,
 
-        @Size(max = 2000, message = "is longer than 2000 letters") @Nullable
+        @Size(max = 2000, message = "is longer than 2000 letters") @MayBeNull
         String note) {}

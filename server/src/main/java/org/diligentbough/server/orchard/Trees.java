@@ -1,6 +1,5 @@
 package org.diligentbough.server.orchard;
 
-import jakarta.annotation.Nullable;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
 import java.time.LocalDate;
@@ -8,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import org.diligentbough.server.orchard.TreeMapper.TreeRow;
 import org.diligentbough.server.shared.History;
+import org.diligentbough.server.shared.MayBeNull;
 import org.diligentbough.server.shared.ProblemException;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -53,7 +53,7 @@ class Trees {
             int version,
             long siteId,
             TreeData data,
-            @Nullable SurveySummary survey) {}
+            @MayBeNull SurveySummary survey) {}
 
     /** What the newest survey of a tree says of it as a whole. */
     record SurveySummary(

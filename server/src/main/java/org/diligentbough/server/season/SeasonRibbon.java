@@ -1,6 +1,5 @@
 package org.diligentbough.server.season;
 
-import jakarta.annotation.Nullable;
 import java.time.LocalDate;
 import java.util.List;
 import org.diligentbough.core.Rulebook;
@@ -12,6 +11,7 @@ import org.diligentbough.core.season.Window;
 import org.diligentbough.server.orchard.OrchardService;
 import org.diligentbough.server.orchard.SiteMapper.SiteRow;
 import org.diligentbough.server.orchard.TreeMapper;
+import org.diligentbough.server.shared.MayBeNull;
 import org.diligentbough.server.shared.ProblemException;
 import org.diligentbough.server.shared.Today;
 import org.diligentbough.server.shared.Wording;
@@ -52,7 +52,7 @@ class SeasonRibbon {
             int trees,
             List<WindowView> windows,
             MayCutView today,
-            @Nullable String school) {}
+            @MayBeNull String school) {}
 
     /** A stretch of days of one quality: best, with-care or keep-off. */
     record WindowView(String quality, String season, String work, LocalDate opens, LocalDate closes, Worded reason) {}

@@ -1,20 +1,25 @@
 package org.diligentbough.server.shared;
 
-import io.swagger.v3.core.converter.AnnotatedType;
 import io.swagger.v3.oas.models.OpenAPI;
 import io.swagger.v3.oas.models.info.Info;
 import io.swagger.v3.oas.models.media.Schema;
 import io.swagger.v3.oas.models.servers.Server;
-import jakarta.annotation.Nullable;
+import java.lang.reflect.RecordComponent;
 import java.util.Arrays;
 import java.util.List;
-import org.springdoc.core.customizers.PropertyCustomizer;
+import java.util.Map;
+import java.util.stream.Collectors;
+import org.springdoc.core.customizers.OpenApiCustomizer;
+import org.springframework.beans.factory.annotation.AnnotatedBeanDefinition;
 import org.springframework.context.annotation.Bean;
+import org.springframework.context.annotation.ClassPathScanningCandidateComponentProvider;
 import org.springframework.context.annotation.Configuration;
+import org.springframework.util.ClassUtils;
 
-/** The OpenAPI document: what may be null is marked {@link Nullable} in the code, all else is always there. */
+/** The OpenAPI document: what may be null is marked {@link MayBeNull} in the code, all else is always there. */
 @Configuration
 class ApiDocument {
+    private static final String OURS = "org.diligentbough.server";
 
     @Bean
     OpenAPI document() {
@@ -25,19 +30,36 @@ class ApiDocument {
 
     /** Survey files are left as they are: there nearly everything may be absent. */
     @Bean
-    @SuppressWarnings("rawtypes") // springdoc declares it so
-    PropertyCustomizer alwaysThereUnlessNullable() {
-        return (Schema property, AnnotatedType type) -> {
-            Schema<?> parent = type.getParent();
-            boolean nullable = type.getCtxAnnotations() != null
-                    && Arrays.stream(type.getCtxAnnotations()).anyMatch(Nullable.class::isInstance);
-            if (parent != null
-                    && type.getPropertyName() != null
-                    && !nullable
-                    && (parent.getName() == null || !parent.getName().endsWith("File"))) {
-                parent.addRequiredItem(type.getPropertyName());
-            }
-            return property;
+    OpenApiCustomizer alwaysThereUnlessNullable() {
+        return document -> {
+            Map<String, Class<?>> records = records();
+            document.getComponents().getSchemas().forEach((name, schema) -> {
+                if (!name.endsWith("File") && records.containsKey(name)) {
+                    require(schema, records.get(name));
+                }
+            });
         };
+    }
+
+    private static void require(Schema<?> schema, Class<?> type) {
+        schema.setRequired(Arrays.stream(type.getRecordComponents())
+                .filter(component -> !component.isAnnotationPresent(MayBeNull.class))
+                .map(RecordComponent::getName)
+                .sorted()
+                .toList());
+    }
+
+    private static Map<String, Class<?>> records() {
+        var scanner = new ClassPathScanningCandidateComponentProvider(false) {
+            @Override
+            protected boolean isCandidateComponent(AnnotatedBeanDefinition definition) {
+                return true;
+            }
+        };
+        scanner.addIncludeFilter((reader, factory) ->
+                Record.class.getName().equals(reader.getClassMetadata().getSuperClassName()));
+        return scanner.findCandidateComponents(OURS).stream()
+                .map(found -> ClassUtils.resolveClassName(found.getBeanClassName(), null))
+                .collect(Collectors.toMap(Class::getSimpleName, found -> found, (one, other) -> one));
     }
 }

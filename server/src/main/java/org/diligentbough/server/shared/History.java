@@ -1,6 +1,5 @@
 package org.diligentbough.server.shared;
 
-import jakarta.annotation.Nullable;
 import java.time.Instant;
 import java.util.List;
 import org.apache.ibatis.annotations.Insert;
@@ -49,7 +48,7 @@ public class History {
      *
      * @param who null when the program itself made it, loading the demo
      */
-    public record Entry(long id, Instant at, @Nullable String who, String entity, long entityId, String action) {}
+    public record Entry(long id, Instant at, @MayBeNull String who, String entity, long entityId, String action) {}
 
     /** The history table. */
     @Mapper

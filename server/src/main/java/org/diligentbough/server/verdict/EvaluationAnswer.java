@@ -1,9 +1,9 @@
 package org.diligentbough.server.verdict;
 
 import io.swagger.v3.oas.annotations.media.Schema;
-import jakarta.annotation.Nullable;
 import java.time.LocalDate;
 import java.util.List;
+import org.diligentbough.server.shared.MayBeNull;
 import org.diligentbough.server.shared.Wording.Worded;
 
 /**
@@ -16,14 +16,14 @@ public record EvaluationAnswer(
         List<LaneAnswer> plan,
         List<NotPlacedAnswer> notPlaced,
         TodayAnswer today,
-        @Nullable @Schema(nullable = true) Object light,
-        @Nullable @Schema(nullable = true) Object outlook,
+        @MayBeNull @Schema(nullable = true) Object light,
+        @MayBeNull @Schema(nullable = true) Object outlook,
         List<Worded> cautions) {
 
     /** The tree as a whole. */
     public record TreeAnswer(
             String triage,
-            @Nullable String vigour,
+            @MayBeNull String vigour,
             List<Worded> reasons,
             AllowanceAnswer allowance,
             String formWanted,
@@ -31,22 +31,22 @@ public record EvaluationAnswer(
 
     /** What a pruning year may take; null where the species has a rule of its own. */
     public record AllowanceAnswer(
-            @Nullable Double year,
-            @Nullable Double summer,
-            @Nullable Integer bigCuts,
+            @MayBeNull Double year,
+            @MayBeNull Double summer,
+            @MayBeNull Integer bigCuts,
             List<Worded> reasons) {}
 
     /** One limb. */
     public record LimbAnswer(
             String id,
             double crownShare,
-            @Nullable Double light,
+            @MayBeNull Double light,
             String verdict,
             boolean urgent,
             boolean anySeason,
             List<Worded> reasons,
-            @Nullable Double worth,
-            @Nullable CutAnswer cut) {}
+            @MayBeNull Double worth,
+            @MayBeNull CutAnswer cut) {}
 
     /**
      * One cut, or one branch to bend.
@@ -67,7 +67,7 @@ public record EvaluationAnswer(
             List<String> tickets,
             double alongM,
             double heightM,
-            @Nullable String sideBranch) {}
+            @MayBeNull String sideBranch) {}
 
     /** What is done in one season of one pruning year. */
     public record LaneAnswer(
@@ -77,11 +77,11 @@ public record EvaluationAnswer(
             WindowAnswer window,
             List<PlannedCutAnswer> cuts,
             double share,
-            @Nullable Double allowance,
+            @MayBeNull Double allowance,
             int bigCuts,
             int minutes,
-            @Nullable Worded overrun,
-            @Nullable DetailAnswer detail) {}
+            @MayBeNull Worded overrun,
+            @MayBeNull DetailAnswer detail) {}
 
     /** First and last day. */
     public record WindowAnswer(LocalDate opens, LocalDate closes) {}

@@ -1,6 +1,5 @@
 package org.diligentbough.server.verdict;
 
-import jakarta.annotation.Nullable;
 import java.util.List;
 import org.diligentbough.core.Evaluation;
 import org.diligentbough.core.survey.Branching;
@@ -8,6 +7,7 @@ import org.diligentbough.core.survey.Limb;
 import org.diligentbough.core.survey.Point;
 import org.diligentbough.core.verdict.Cut;
 import org.diligentbough.core.verdict.LimbVerdict;
+import org.diligentbough.server.shared.MayBeNull;
 
 /**
  * A tree's geometry for drawing it to scale: metres from the foot of the trunk.
@@ -21,8 +21,8 @@ public record TreeDrawing(
         double spreadM,
         double trunkDiameterCm,
         double trunkTopM,
-        @Nullable Double targetHeightM,
-        @Nullable Double clearanceM,
+        @MayBeNull Double targetHeightM,
+        @MayBeNull Double clearanceM,
         List<LimbDrawing> limbs) {
 
     /** Where the middle of a limb's leaf lies, as a share of its length, and how far it reaches along and across it. */
@@ -41,7 +41,7 @@ public record TreeDrawing(
      */
     public record LimbDrawing(
             String id,
-            @Nullable String parent,
+            @MayBeNull String parent,
             PointDrawing base,
             PointDrawing tip,
             double diameterCm,
@@ -50,8 +50,8 @@ public record TreeDrawing(
             double azimuthDeg,
             double angleDeg,
             boolean living,
-            @Nullable PointDrawing cutAt,
-            @Nullable PointDrawing leafCentre,
+            @MayBeNull PointDrawing cutAt,
+            @MayBeNull PointDrawing leafCentre,
             double leafAlongM,
             double leafAcrossM) {}
 

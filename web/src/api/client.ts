@@ -1,0 +1,69 @@
+import createClient from 'openapi-fetch';
+import type { components, paths } from './schema';
+
+type Schemas = components['schemas'];
+export type Site = Schemas['SiteView'];
+export type SiteData = Schemas['SiteData'];
+export type Tree = Schemas['TreeView'];
+export type TreeData = Schemas['TreeData'];
+export type Person = Schemas['Person'];
+export type Judgement = Schemas['JudgementView'];
+export type Evaluation = Schemas['EvaluationAnswer'];
+export type LimbAnswer = Schemas['LimbAnswer'];
+export type Lane = Schemas['LaneAnswer'];
+export type Drawing = Schemas['TreeDrawing'];
+export type LimbDrawing = Schemas['LimbDrawing'];
+export type Worded = Schemas['Worded'];
+export type Ribbon = Schemas['RibbonView'];
+export type SurveyFile = Schemas['SurveyFile'];
+export type LimbFile = Schemas['LimbFile'];
+export type FaultFile = Schemas['FaultFile'];
+export type SurroundingFile = Schemas['SurroundingFile'];
+export type TreeFile = Schemas['TreeFile'];
+export type Survey = Schemas['SurveyView'];
+export type HistoryEntry = Schemas['Entry'];
+
+export interface FieldProblem {
+  pointer: string;
+  detail: string;
+}
+
+/** A request that was refused, with what to do about it. */
+export class Problem extends Error {
+  constructor(
+    readonly status: number,
+    detail: string,
+    readonly errors: FieldProblem[] = [],
+  ) {
+    super(detail);
+  }
+}
+
+const PERSON = 'bough-person';
+
+export const currentPersonId = () => localStorage.getItem(PERSON);
+export const setCurrentPersonId = (id: number) => localStorage.setItem(PERSON, String(id));
+
+export const api = createClient<paths>({ baseUrl: '/' });
+
+api.use({
+  onRequest({ request }) {
+    const person = currentPersonId();
+    if (person) request.headers.set('X-Bough-Person', person);
+    return request;
+  },
+  onError() {
+    return new Problem(0, 'The server cannot be reached. Look at the connection and try again.');
+  },
+});
+
+/** What was answered; a refusal is thrown as a Problem. */
+export function unwrap<T>(answer: { data?: T; error?: unknown; response: Response }): T {
+  if (answer.response.ok) return answer.data as T;
+  const problem = answer.error as { detail?: string; errors?: FieldProblem[] } | undefined;
+  throw new Problem(
+    answer.response.status,
+    problem?.detail ?? 'The request was refused (' + answer.response.status + ').',
+    problem?.errors ?? [],
+  );
+}

@@ -1,0 +1,82 @@
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { type FormEvent, useState } from 'react';
+import { Button, Form, Modal } from 'react-bootstrap';
+import { api, currentPersonId, setCurrentPersonId, unwrap } from '../api/client';
+import { ProblemAlert } from '../parts/ProblemAlert';
+
+/** Who is at work: picked by name for now. Nothing else can be done before somebody is. */
+export function PersonPicker() {
+  const queries = useQueryClient();
+  const people = useQuery({
+    queryKey: ['people'],
+    queryFn: async () => unwrap(await api.GET('/api/people')),
+  });
+  const [picked, setPicked] = useState(currentPersonId());
+  const [asking, setAsking] = useState(false);
+  const [name, setName] = useState('');
+  const person = people.data?.find((one) => String(one.id) === picked);
+  const pick = (id: number) => {
+    setCurrentPersonId(id);
+    setPicked(String(id));
+    setAsking(false);
+  };
+  const add = useMutation({
+    mutationFn: async () => unwrap(await api.POST('/api/people', { body: { name } })),
+    onSuccess: async (added) => {
+      await queries.invalidateQueries({ queryKey: ['people'] });
+      pick(added.id);
+    },
+  });
+  const submit = (e: FormEvent) => {
+    e.preventDefault();
+    add.mutate();
+  };
+  const open = people.isSuccess && (asking || !person);
+  return (
+    <>
+      {person && (
+        <Button size="sm" variant="outline-light" onClick={() => setAsking(true)}>
+          <i className="bi bi-person" aria-hidden="true" /> {person.name}
+        </Button>
+      )}
+      <Modal
+        show={open}
+        onHide={() => setAsking(false)}
+        backdrop={person ? true : 'static'}
+        keyboard={!!person}
+      >
+        <Modal.Header closeButton={!!person}>
+          <Modal.Title as="h1">Who is at work?</Modal.Title>
+        </Modal.Header>
+        <Modal.Body>
+          <p>Every change is written down with who made it.</p>
+          {people.data && people.data.length > 0 && (
+            <div className="chips mb-3">
+              {people.data.map((one) => (
+                <button key={one.id} type="button" aria-pressed={one === person} onClick={() => pick(one.id)}>
+                  {one.name}
+                </button>
+              ))}
+            </div>
+          )}
+          <Form onSubmit={submit}>
+            <Form.Label htmlFor="person-name">Somebody else</Form.Label>
+            <div className="d-flex gap-2">
+              <Form.Control
+                id="person-name"
+                value={name}
+                maxLength={80}
+                placeholder="Name"
+                onChange={(e) => setName(e.target.value)}
+              />
+              <Button type="submit" disabled={!name.trim() || add.isPending}>
+                That’s me
+              </Button>
+            </div>
+          </Form>
+          <ProblemAlert error={add.error} />
+        </Modal.Body>
+      </Modal>
+    </>
+  );
+}

@@ -1,0 +1,226 @@
+import { Button, Form } from 'react-bootstrap';
+import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
+import type { Tree } from '../api/client';
+import { Loading } from '../parts/Loading';
+import { State } from '../parts/Reasons';
+import { date, metres, words, Words } from '../parts/format';
+import { useTitle } from '../parts/useTitle';
+import { useSite, useTrees } from './queries';
+import { SitePlan } from './SitePlan';
+import { SPECIES, TRIAGE, TRIAGE_MEANS } from './words';
+
+const COLUMNS = [
+  ['tag', 'Tag'],
+  ['species', 'Kind'],
+  ['planted', 'Planted'],
+  ['height', 'Height'],
+  ['triage', 'State'],
+  ['surveyed', 'Surveyed'],
+] as const;
+
+/** The site from above beside its register; picking a tree in one picks it in the other. */
+export function OrchardView() {
+  const siteId = Number(useParams().siteId);
+  const site = useSite(siteId);
+  const [params, setParams] = useSearchParams();
+  const filter = {
+    q: params.get('q') ?? '',
+    species: params.get('species') ?? '',
+    triage: params.get('triage') ?? '',
+    sort: params.get('sort') ?? 'tag',
+  };
+  const trees = useTrees(siteId, filter);
+  useTitle(site.data?.data.name);
+  const picked = Number(params.get('tree')) || undefined;
+  const set = (changes: Record<string, string>) =>
+    setParams(
+      (now) => {
+        Object.entries(changes).forEach(([key, value]) => (value ? now.set(key, value) : now.delete(key)));
+        return now;
+      },
+      { replace: true },
+    );
+  if (!site.data || !trees.data) return <Loading error={site.error ?? trees.error} />;
+  const list = trees.data.trees;
+  const filtered = filter.q || filter.species || filter.triage;
+  const pickedTree = list.find((tree) => tree.id === picked);
+  return (
+    <>
+      <div className="d-flex flex-wrap align-items-baseline gap-3 mb-2">
+        <h1 className="mb-0">{site.data.data.name}</h1>
+        <span className="faint">
+          {trees.data.total} {trees.data.total === 1 ? 'tree' : 'trees'}
+          {filtered ? ' found' : ''}
+          {trees.data.total > list.length ? ', the first ' + list.length + ' shown' : ''}
+        </span>
+        <Link className="btn btn-primary btn-sm ms-auto" to={'/sites/' + siteId + '/trees/new'}>
+          Add a tree
+        </Link>
+      </div>
+      {list.length === 0 && !filtered ? (
+        <p>
+          No tree is registered here yet.{' '}
+          <Link to={'/sites/' + siteId + '/trees/new'}>Register the first one</Link>: its tag, its kind and
+          where it stands.
+        </p>
+      ) : (
+        <div className="orchard">
+          <div>
+            <SitePlan trees={list} picked={picked} onPick={(id) => set({ tree: String(id) })} />
+            {pickedTree && <Picked tree={pickedTree} />}
+          </div>
+          <div>
+            <div className="d-flex flex-wrap gap-2 mb-2">
+              <Form.Control
+                size="sm"
+                type="search"
+                style={{ maxWidth: 200 }}
+                placeholder="Find tag, cultivar, note"
+                aria-label="Find"
+                value={filter.q}
+                onChange={(e) => set({ q: e.target.value })}
+              />
+              <Form.Select
+                size="sm"
+                style={{ width: 'auto' }}
+                aria-label="Kind"
+                value={filter.species}
+                onChange={(e) => set({ species: e.target.value })}
+              >
+                <option value="">All kinds</option>
+                {SPECIES.map((species) => (
+                  <option key={species} value={species}>
+                    {Words(species)}
+                  </option>
+                ))}
+              </Form.Select>
+              <Form.Select
+                size="sm"
+                style={{ width: 'auto' }}
+                aria-label="State"
+                value={filter.triage}
+                onChange={(e) => set({ triage: e.target.value })}
+              >
+                <option value="">All states</option>
+                {Object.entries(TRIAGE).map(([code, name]) => (
+                  <option key={code} value={code}>
+                    {name}
+                  </option>
+                ))}
+              </Form.Select>
+              {filtered && (
+                <Button size="sm" variant="link" onClick={() => set({ q: '', species: '', triage: '' })}>
+                  Show all
+                </Button>
+              )}
+            </div>
+            <Register trees={list} picked={picked} sort={filter.sort} set={set} siteId={siteId} />
+          </div>
+        </div>
+      )}
+    </>
+  );
+}
+
+function Register({
+  trees,
+  picked,
+  sort,
+  set,
+  siteId,
+}: {
+  trees: Tree[];
+  picked?: number;
+  sort: string;
+  set: (changes: Record<string, string>) => void;
+  siteId: number;
+}) {
+  const navigate = useNavigate();
+  if (trees.length === 0) return <p>Nothing here matches. Look for less, or show all.</p>;
+  return (
+    <div className="register-wrap" tabIndex={0} role="region" aria-label="Register of trees">
+      <table className="table table-sm register mb-0">
+        <thead>
+          <tr>
+            {COLUMNS.map(([key, name]) => (
+              <th
+                key={key}
+                aria-sort={sort === key ? 'ascending' : undefined}
+                className={key === 'height' || key === 'planted' ? 'num' : ''}
+              >
+                <button type="button" onClick={() => set({ sort: key === 'tag' ? '' : key })}>
+                  {name}
+                  {sort === key && <i className="bi bi-caret-down-fill small" aria-hidden="true" />}
+                </button>
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {trees.map((tree) => (
+            <tr
+              key={tree.id}
+              className={tree.id === picked ? 'picked' : ''}
+              onClick={() => set({ tree: String(tree.id) })}
+              onDoubleClick={() => navigate('/sites/' + siteId + '/trees/' + tree.id)}
+            >
+              <td>
+                <Link to={'/sites/' + siteId + '/trees/' + tree.id} onClick={(e) => e.stopPropagation()}>
+                  {tree.data.tag}
+                </Link>
+              </td>
+              <td>
+                {Words(tree.data.species)}
+                {tree.data.cultivar && <span className="faint"> {tree.data.cultivar}</span>}
+              </td>
+              <td className="num">{tree.data.plantedYear ?? ''}</td>
+              <td className="num">{tree.survey ? metres(tree.survey.heightM) : ''}</td>
+              <td>
+                <State
+                  code={tree.survey?.triage ?? 'unsurveyed'}
+                  word={TRIAGE[tree.survey?.triage ?? 'unsurveyed']!}
+                />
+                {!!tree.survey?.urgentLimbs && (
+                  <>
+                    {' '}
+                    <State code="urgent" word={tree.survey.urgentLimbs + ' urgent'} />
+                  </>
+                )}
+              </td>
+              <td>{tree.survey ? date(tree.survey.surveyedOn) : ''}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </div>
+  );
+}
+
+function Picked({ tree }: { tree: Tree }) {
+  const state = tree.survey?.triage ?? 'unsurveyed';
+  const at = '/sites/' + tree.siteId + '/trees/' + tree.id;
+  return (
+    <div className="picked-tree" aria-live="polite">
+      <div className="d-flex flex-wrap gap-2 align-items-baseline">
+        <h2 className="mb-0">{tree.data.tag}</h2>
+        <span>
+          {words(tree.data.species)}
+          {tree.data.cultivar ? ', ' + tree.data.cultivar : ''}
+        </span>
+        <State code={state} word={TRIAGE[state]!} />
+        <span className="faint">{TRIAGE_MEANS[state]}</span>
+      </div>
+      <div className="mt-1 d-flex flex-wrap gap-2">
+        <Link className="btn btn-sm btn-primary" to={at}>
+          {tree.survey ? 'Judgement and plan' : 'Open'}
+        </Link>
+        <Link className="btn btn-sm btn-outline-primary" to={at + '/walk'}>
+          Walk
+        </Link>
+        <Link className="btn btn-sm btn-outline-primary" to={at + '/edit'}>
+          Edit
+        </Link>
+      </div>
+    </div>
+  );
+}

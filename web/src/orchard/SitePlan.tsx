@@ -1,0 +1,211 @@
+import type { MouseEvent } from 'react';
+import type { Tree } from '../api/client';
+import { metres, words } from '../parts/format';
+import { TRIAGE } from './words';
+
+const MARGIN_M = 3;
+const UNSURVEYED_SPREAD_M = 2;
+
+/** Pome fruit a dot, stone fruit a triangle, bushes a diamond, the rest a square. */
+function Trunk({ species, x, y, size }: { species: string; x: number; y: number; size: number }) {
+  const fill = 'var(--ink)';
+  if (['apple', 'pear', 'quince', 'medlar'].includes(species))
+    return <circle cx={x} cy={y} r={size} fill={fill} />;
+  if (['plum', 'sweet-cherry', 'sour-cherry', 'apricot', 'peach', 'nectarine'].includes(species))
+    return (
+      <path
+        d={`M${x} ${y - 1.3 * size}L${x + 1.2 * size} ${y + 0.9 * size}H${x - 1.2 * size}Z`}
+        fill={fill}
+      />
+    );
+  if (['gooseberry', 'red-currant', 'black-currant'].includes(species))
+    return (
+      <path
+        d={`M${x} ${y - 1.3 * size}l${1.3 * size} ${1.3 * size}l${-1.3 * size} ${1.3 * size}l${-1.3 * size} ${-1.3 * size}Z`}
+        fill={fill}
+      />
+    );
+  return <rect x={x - size} y={y - size} width={2 * size} height={2 * size} fill={fill} />;
+}
+
+const CROWN: Record<string, { fill: string; stroke: string; dash?: string }> = {
+  refer: { fill: 'url(#plan-refer)', stroke: '#a03a17' },
+  'take-out': { fill: 'url(#plan-out)', stroke: '#a03a17' },
+  rest: { fill: 'url(#plan-rest)', stroke: '#8a6508' },
+  renovate: { fill: 'url(#plan-renovate)', stroke: '#5b2a52' },
+  maintain: { fill: '#a9c49a', stroke: '#3a6632' },
+  unsurveyed: { fill: '#fffdf6', stroke: '#6b5d50', dash: '0.4 0.3' },
+};
+
+const stateOf = (tree: Tree) => tree.survey?.triage ?? 'unsurveyed';
+
+/** The site from above, to scale, north up: crowns as wide as they are. */
+export function SitePlan({
+  trees,
+  picked,
+  onPick,
+  placing,
+  onPlace,
+}: {
+  trees: Tree[];
+  picked?: number;
+  onPick?: (id: number) => void;
+  placing?: { eastM: number; northM: number };
+  onPlace?: (eastM: number, northM: number) => void;
+}) {
+  const points = [
+    ...trees.map((tree) => ({
+      east: tree.data.eastM,
+      north: tree.data.northM,
+      radius: (tree.survey?.spreadM ?? UNSURVEYED_SPREAD_M) / 2,
+    })),
+    ...(placing ? [{ east: placing.eastM, north: placing.northM, radius: 2 }] : []),
+  ];
+  if (points.length === 0) points.push({ east: 0, north: 0, radius: 10 });
+  const west = Math.min(...points.map((p) => p.east - p.radius)) - MARGIN_M;
+  const east = Math.max(...points.map((p) => p.east + p.radius)) + MARGIN_M;
+  const south = Math.min(...points.map((p) => p.north - p.radius)) - MARGIN_M;
+  const north = Math.max(...points.map((p) => p.north + p.radius)) + MARGIN_M;
+  const width = Math.max(east - west, 14);
+  const legend = width / 22;
+  const height = Math.max(north - south, 8) + 2.4 * legend;
+  const text = width / 46;
+  const bar = width > 60 ? 20 : width > 30 ? 10 : 5;
+  const states = Object.keys(CROWN).filter((state) => trees.some((tree) => stateOf(tree) === state));
+  const place = (e: MouseEvent<SVGSVGElement>) => {
+    if (!onPlace) return;
+    const box = e.currentTarget;
+    const matrix = box.getScreenCTM();
+    if (!matrix) return;
+    const at = new DOMPoint(e.clientX, e.clientY).matrixTransform(matrix.inverse());
+    onPlace(Math.round((at.x + west) * 10) / 10, Math.round((north - at.y) * 10) / 10);
+  };
+  return (
+    <svg
+      className={'site-plan' + (onPlace ? ' placing' : '')}
+      viewBox={`0 0 ${width} ${height}`}
+      onClick={place}
+      role="group"
+      aria-label="Site plan, north up"
+    >
+      <defs>
+        <Stripes id="plan-refer" colour="#a03a17" angle={45} />
+        <Stripes id="plan-out" colour="#a03a17" angle={90} />
+        <Stripes id="plan-rest" colour="#c99a1b" angle={0} />
+        <Stripes id="plan-renovate" colour="#8d5a83" angle={-45} />
+      </defs>
+      {trees.map((tree) => {
+        const state = stateOf(tree);
+        const crown = CROWN[state]!;
+        const x = tree.data.eastM - west;
+        const y = north - tree.data.northM;
+        const radius = (tree.survey?.spreadM ?? UNSURVEYED_SPREAD_M) / 2;
+        const spread = tree.survey ? `, ${metres(tree.survey.spreadM)} wide` : '';
+        const name = `${tree.data.tag}, ${words(tree.data.species)}, ${TRIAGE[state]}${spread}`;
+        return (
+          <g
+            key={tree.id}
+            className="tree"
+            role="button"
+            tabIndex={0}
+            aria-label={name}
+            aria-pressed={picked === tree.id}
+            onClick={() => !onPlace && onPick?.(tree.id)}
+            onKeyDown={(e) => (e.key === 'Enter' || e.key === ' ') && onPick?.(tree.id)}
+          >
+            <title>{name}</title>
+            <circle
+              cx={x}
+              cy={y}
+              r={radius}
+              fill={crown.fill}
+              fillOpacity={0.75}
+              stroke={picked === tree.id ? '#33261d' : crown.stroke}
+              strokeWidth={picked === tree.id ? 0.4 : 0.12}
+              strokeDasharray={crown.dash}
+            />
+            <Trunk species={tree.data.species} x={x} y={y} size={text * 0.28} />
+            <text
+              x={x}
+              y={y + text * 1.35}
+              fontSize={text}
+              textAnchor="middle"
+              fill="var(--ink)"
+              stroke="#fffdf6"
+              strokeWidth={text / 5}
+              paintOrder="stroke"
+              fontWeight={picked === tree.id ? 700 : 500}
+            >
+              {tree.data.tag}
+            </text>
+          </g>
+        );
+      })}
+      {placing && (
+        <g>
+          <circle
+            cx={placing.eastM - west}
+            cy={north - placing.northM}
+            r={1}
+            fill="none"
+            stroke="var(--damson)"
+            strokeWidth={0.2}
+          />
+          <circle cx={placing.eastM - west} cy={north - placing.northM} r={0.3} fill="var(--damson)" />
+        </g>
+      )}
+      <g transform={`translate(${width - text * 1.6} ${text * 0.8})`} aria-label="North is up">
+        <path
+          d={`M0 0l${text * 0.55} ${text * 1.5}l${-text * 0.55} ${-text * 0.4}l${-text * 0.55} ${text * 0.4}Z`}
+          fill="var(--ink)"
+        />
+        <text y={text * 2.5} fontSize={text} textAnchor="middle" fill="var(--ink)">
+          N
+        </text>
+      </g>
+      <g
+        transform={`translate(${text * 0.8} ${height - legend * 0.9})`}
+        fontSize={text * 0.9}
+        fill="var(--ink)"
+      >
+        <path
+          d={`M0 ${-text * 0.5}V0H${bar}V${-text * 0.5}`}
+          fill="none"
+          stroke="var(--ink)"
+          strokeWidth={0.12}
+        />
+        <text x={bar / 2} y={-text * 0.35} textAnchor="middle">
+          {bar} m
+        </text>
+        {states.map((state, i) => (
+          <g key={state} transform={`translate(${bar + text * 2 + i * text * 7} 0)`}>
+            <circle
+              r={text * 0.5}
+              cy={-text * 0.3}
+              fill={CROWN[state]!.fill}
+              stroke={CROWN[state]!.stroke}
+              strokeWidth={0.12}
+              strokeDasharray={CROWN[state]!.dash}
+            />
+            <text x={text * 0.8}>{TRIAGE[state]}</text>
+          </g>
+        ))}
+      </g>
+    </svg>
+  );
+}
+
+function Stripes({ id, colour, angle }: { id: string; colour: string; angle: number }) {
+  return (
+    <pattern
+      id={id}
+      width="0.7"
+      height="0.7"
+      patternUnits="userSpaceOnUse"
+      patternTransform={`rotate(${angle})`}
+    >
+      <rect width="0.7" height="0.7" fill="#fffdf6" />
+      <rect width="0.3" height="0.7" fill={colour} />
+    </pattern>
+  );
+}

@@ -1,0 +1,62 @@
+import { Link, NavLink, Outlet, useNavigate, useParams } from 'react-router';
+import { Form } from 'react-bootstrap';
+import { PersonPicker } from '../crew/PersonPicker';
+import { useSites } from '../orchard/queries';
+import { SeasonRibbon } from '../season/SeasonRibbon';
+
+/** The path of the work across the top, the season under it, the place where the work is. */
+export function Frame() {
+  const { siteId, treeId } = useParams();
+  const sites = useSites();
+  const navigate = useNavigate();
+  const site = sites.data?.find((one) => String(one.id) === siteId);
+  return (
+    <>
+      <header className="frame-top">
+        <Link className="name" to={site ? '/sites/' + site.id : '/'}>
+          <img src="/mark.svg" alt="" />
+          <span>Diligent Bough</span>
+        </Link>
+        {sites.data && sites.data.length > 0 && (
+          <Form.Select
+            size="sm"
+            aria-label="Site"
+            value={site?.id ?? ''}
+            onChange={(e) => navigate(e.target.value === 'new' ? '/sites/new' : '/sites/' + e.target.value)}
+          >
+            {!site && <option value="">Choose a site</option>}
+            {sites.data.map((one) => (
+              <option key={one.id} value={one.id}>
+                {one.data.name}
+              </option>
+            ))}
+            <option value="new">Add a site…</option>
+          </Form.Select>
+        )}
+        {site && (
+          <nav className="path" aria-label="The work">
+            <NavLink to={'/sites/' + site.id} end>
+              Orchard
+            </NavLink>
+            <NavLink to={'/sites/' + site.id + '/walk'} className={walking(treeId)}>
+              Walk
+            </NavLink>
+            <NavLink to={'/sites/' + site.id + '/settings'}>Site</NavLink>
+          </nav>
+        )}
+        <div className="end">
+          <PersonPicker />
+        </div>
+      </header>
+      {site && <SeasonRibbon siteId={site.id} />}
+      <main>
+        <Outlet />
+      </main>
+    </>
+  );
+}
+
+function walking(treeId: string | undefined) {
+  return ({ isActive }: { isActive: boolean }) =>
+    isActive || (treeId && location.pathname.endsWith('/walk')) ? 'active' : '';
+}

@@ -1,0 +1,102 @@
+import { Form } from 'react-bootstrap';
+import type { FieldValues, Path, UseFormReturn, UseFormSetError } from 'react-hook-form';
+import { Problem } from '../api/client';
+
+interface FieldProps<T extends FieldValues> {
+  form: UseFormReturn<T>;
+  name: Path<T>;
+  label: string;
+  unit?: string;
+  hint?: string;
+}
+
+function errorOf<T extends FieldValues>(form: UseFormReturn<T>, name: Path<T>): string | undefined {
+  return form.getFieldState(name, form.formState).error?.message;
+}
+
+/** A text or a number with its unit, its hint and what is wrong with it. */
+export function TextField<T extends FieldValues>({
+  form,
+  name,
+  label,
+  unit,
+  hint,
+  ...more
+}: FieldProps<T> & { inputMode?: 'decimal' | 'numeric'; type?: string }) {
+  const error = errorOf(form, name);
+  const id = 'field-' + name;
+  return (
+    <Form.Group className="mb-3">
+      <Form.Label htmlFor={id}>
+        {label}
+        {unit && <span className="faint">, {unit}</span>}
+      </Form.Label>
+      <Form.Control
+        id={id}
+        {...form.register(name)}
+        isInvalid={!!error}
+        aria-describedby={id + '-note'}
+        {...more}
+      />
+      <div id={id + '-note'}>
+        {error ? (
+          <div className="text-danger small">{error}</div>
+        ) : (
+          hint && <div className="faint small">{hint}</div>
+        )}
+      </div>
+    </Form.Group>
+  );
+}
+
+/** A choice among a few. */
+export function SelectField<T extends FieldValues>({
+  form,
+  name,
+  label,
+  hint,
+  options,
+  none,
+}: FieldProps<T> & { options: Record<string, string>; none?: string }) {
+  const error = errorOf(form, name);
+  const id = 'field-' + name;
+  return (
+    <Form.Group className="mb-3">
+      <Form.Label htmlFor={id}>{label}</Form.Label>
+      <Form.Select id={id} {...form.register(name)} isInvalid={!!error}>
+        {none !== undefined && <option value="">{none}</option>}
+        {Object.entries(options).map(([code, text]) => (
+          <option key={code} value={code}>
+            {text}
+          </option>
+        ))}
+      </Form.Select>
+      {error ? (
+        <div className="text-danger small">{error}</div>
+      ) : (
+        hint && <div className="faint small">{hint}</div>
+      )}
+    </Form.Group>
+  );
+}
+
+/** Puts what the server refused at the fields it named. */
+export function showRefused<T extends FieldValues>(error: unknown, setError: UseFormSetError<T>) {
+  if (!(error instanceof Problem)) return;
+  for (const field of error.errors) {
+    const name = field.pointer
+      .replace(/^\/data/, '')
+      .replace(/^\//, '')
+      .replaceAll('/', '.');
+    if (name)
+      setError(name as Path<T>, {
+        message: field.detail.charAt(0).toUpperCase() + field.detail.slice(1) + '.',
+      });
+  }
+}
+
+/** A decimal number as people type it: a comma will do. Empty gives null, nonsense NaN. */
+export function decimal(text: string): number | null {
+  const plain = text.trim().replace(',', '.');
+  return plain === '' ? null : /^-?\d+(\.\d+)?$/.test(plain) ? Number(plain) : NaN;
+}

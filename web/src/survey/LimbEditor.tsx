@@ -1,0 +1,257 @@
+import { useState } from 'react';
+import { Button, Form } from 'react-bootstrap';
+import type { LimbFile } from '../api/client';
+import { hasFault, nextTag, thickestFirst, toggleFault, withSideLimbs } from './draft';
+import { Chips, Direction, More, NumberInput } from './inputs';
+import { DISEASES, FAULT_GROUPS, FAULTS, FRUITING, LEAFINESS, OVER, PAIRED, ROLES } from './words';
+
+/** One limb: where it leaves, how it lies, how thick and long it is, what is wrong with it. */
+export function LimbEditor({
+  start,
+  others,
+  onDone,
+  onRemove,
+  onLeave,
+  isNew,
+}: {
+  start: Partial<LimbFile>;
+  others: Partial<LimbFile>[];
+  onDone: (limb: Partial<LimbFile>, another: boolean) => void;
+  onRemove?: () => void;
+  onLeave: () => void;
+  isNew: boolean;
+}) {
+  const [limb, setLimb] = useState(start);
+  const [missing, setMissing] = useState<string[]>([]);
+  const set = (change: Partial<LimbFile>) => setLimb((now) => ({ ...now, ...change }));
+  const below = withSideLimbs(others, start.id ?? '');
+  const parents = thickestFirst(others.filter((other) => !below.has(other.id ?? '')));
+  const parent = others.find((other) => other.id === limb.parent);
+  const pickParent = (id: string) => {
+    const grownFrom = id || undefined;
+    const ownTag = limb.id === start.id && isNew ? nextTag(others, grownFrom) : limb.id;
+    set({ parent: grownFrom, originHeightM: undefined, originAlongM: undefined, id: ownTag });
+  };
+  const done = (another: boolean) => {
+    const lacks = [
+      limb.diameterCm === undefined && 'width',
+      limb.lengthM === undefined && 'length',
+      limb.azimuthDeg === undefined && 'direction',
+      limb.angleDeg === undefined && 'angle',
+      (limb.parent ? limb.originAlongM : limb.originHeightM) === undefined && 'where it leaves',
+      !limb.id?.trim() && 'tag',
+      others.some((other) => other.id === limb.id) && 'a tag no other limb has',
+    ].filter((one): one is string => !!one);
+    setMissing(lacks);
+    if (lacks.length === 0) onDone({ ...limb, id: limb.id?.trim() }, another);
+  };
+  const setFault = (kind: string, change: { with?: string; disease?: string }) =>
+    set({ faults: limb.faults?.map((fault) => (fault.kind === kind ? { ...fault, ...change } : fault)) });
+  return (
+    <section aria-label={'Limb ' + (limb.id ?? '')}>
+      <div className="d-flex gap-2 align-items-end mb-3">
+        <div>
+          <Form.Label htmlFor="limb-tag" className="fw-semibold mb-1">
+            Tag
+          </Form.Label>
+          <Form.Control
+            id="limb-tag"
+            style={{ width: 90, fontSize: '1.2rem' }}
+            value={limb.id ?? ''}
+            maxLength={40}
+            onChange={(e) => set({ id: e.target.value })}
+          />
+        </div>
+        <div className="flex-grow-1">
+          <Form.Label htmlFor="limb-parent" className="fw-semibold mb-1">
+            Grows from
+          </Form.Label>
+          <Form.Select
+            id="limb-parent"
+            style={{ minHeight: 44 }}
+            value={limb.parent ?? ''}
+            onChange={(e) => pickParent(e.target.value)}
+          >
+            <option value="">the trunk</option>
+            {parents.map((other) => (
+              <option key={other.id} value={other.id}>
+                limb {other.id}
+              </option>
+            ))}
+          </Form.Select>
+        </div>
+      </div>
+      <NumberInput
+        label="Width"
+        unit="cm at its base"
+        value={limb.diameterCm}
+        step={1}
+        min={0.1}
+        max={200}
+        onChange={(diameterCm) => set({ diameterCm })}
+      />
+      {limb.parent ? (
+        <NumberInput
+          key={'along' + limb.parent}
+          label="Leaves its limb"
+          unit="m along it"
+          value={limb.originAlongM}
+          step={0.1}
+          max={parent?.lengthM ?? 50}
+          onChange={(originAlongM) => set({ originAlongM })}
+        />
+      ) : (
+        <NumberInput
+          label="Leaves the trunk"
+          unit="m above ground"
+          value={limb.originHeightM}
+          step={0.1}
+          max={50}
+          onChange={(originHeightM) => set({ originHeightM })}
+        />
+      )}
+      <NumberInput
+        label="Length"
+        unit="m"
+        value={limb.lengthM}
+        step={0.1}
+        min={0.01}
+        max={50}
+        onChange={(lengthM) => set({ lengthM })}
+      />
+      <Direction label="Direction" value={limb.azimuthDeg} onChange={(azimuthDeg) => set({ azimuthDeg })} />
+      <Chips
+        label="Angle above level"
+        options={{ '-30': 'hangs', 0: 'level', 30: '30°', 45: '45°', 60: '60°', 75: '75°', 90: 'upright' }}
+        value={limb.angleDeg === undefined ? undefined : String(limb.angleDeg)}
+        onChange={(deg) => set({ angleDeg: deg === undefined ? undefined : Number(deg) })}
+      />
+      <NumberInput
+        label="Angle"
+        unit="degrees above level"
+        value={limb.angleDeg}
+        step={5}
+        min={-90}
+        max={90}
+        onChange={(angleDeg) => set({ angleDeg })}
+      />
+      <Chips
+        label="Fruiting wood"
+        options={FRUITING}
+        value={limb.fruiting === undefined || limb.fruiting === null ? undefined : String(limb.fruiting)}
+        onChange={(grade) => set({ fruiting: grade === undefined ? undefined : Number(grade) })}
+      />
+      <h2 className="mt-3">What is wrong with it?</h2>
+      {FAULT_GROUPS.map((group) => (
+        <fieldset key={group.name} className="walk-field">
+          <legend>{group.name}</legend>
+          <div className="chips">
+            {group.kinds.map((kind) => (
+              <button
+                key={kind}
+                type="button"
+                aria-pressed={hasFault(limb, kind)}
+                onClick={() => set({ faults: toggleFault(limb, kind) })}
+              >
+                {FAULTS[kind]}
+              </button>
+            ))}
+          </div>
+          {group.kinds
+            .filter((kind) => hasFault(limb, kind) && (PAIRED.includes(kind) || kind === 'diseased'))
+            .map((kind) => {
+              const fault = limb.faults?.find((one) => one.kind === kind);
+              return kind === 'diseased' ? (
+                <Form.Select
+                  key={kind}
+                  className="mt-2"
+                  aria-label="Disease"
+                  value={fault?.disease ?? 'unknown'}
+                  onChange={(e) => setFault(kind, { disease: e.target.value })}
+                >
+                  {Object.entries(DISEASES).map(([code, name]) => (
+                    <option key={code} value={code}>
+                      {name}
+                    </option>
+                  ))}
+                </Form.Select>
+              ) : (
+                <Form.Select
+                  key={kind}
+                  className="mt-2"
+                  aria-label={FAULTS[kind] + ' with'}
+                  value={fault?.with ?? ''}
+                  onChange={(e) => setFault(kind, { with: e.target.value || undefined })}
+                >
+                  <option value="">{FAULTS[kind]} – with which limb?</option>
+                  {thickestFirst(others).map((other) => (
+                    <option key={other.id} value={other.id}>
+                      {FAULTS[kind]} – with {other.id}
+                    </option>
+                  ))}
+                </Form.Select>
+              );
+            })}
+        </fieldset>
+      ))}
+      <Chips
+        label="It hangs over"
+        options={OVER}
+        value={limb.overTarget}
+        onChange={(overTarget) => set({ overTarget })}
+      />
+      <More title="More about it">
+        <Chips
+          label="Part in the frame"
+          options={ROLES}
+          value={limb.role}
+          onChange={(role) => set({ role })}
+        />
+        <NumberInput
+          label="Age of its wood"
+          unit="years"
+          value={limb.woodYears}
+          step={1}
+          max={300}
+          onChange={(woodYears) => set({ woodYears })}
+        />
+        <Chips
+          label="Leaf"
+          options={LEAFINESS}
+          value={limb.leafiness === undefined || limb.leafiness === null ? undefined : String(limb.leafiness)}
+          onChange={(leafiness) =>
+            set({ leafiness: leafiness === undefined ? undefined : Number(leafiness) })
+          }
+        />
+        <Form.Label htmlFor="limb-cultivar" className="fw-semibold">
+          Cultivar, where the tree carries several
+        </Form.Label>
+        <Form.Control
+          id="limb-cultivar"
+          value={limb.cultivar ?? ''}
+          maxLength={80}
+          onChange={(e) => set({ cultivar: e.target.value || undefined })}
+        />
+      </More>
+      {missing.length > 0 && (
+        <p className="text-danger" role="alert">
+          Still wanted: {missing.join(', ')}.
+        </p>
+      )}
+      <div className="walk-nav">
+        <Button variant="outline-secondary" onClick={onLeave}>
+          Back
+        </Button>
+        {onRemove && (
+          <Button variant="outline-danger" onClick={onRemove}>
+            Take out
+          </Button>
+        )}
+        <Button variant="outline-primary" onClick={() => done(true)}>
+          Next limb
+        </Button>
+        <Button onClick={() => done(false)}>Done</Button>
+      </div>
+    </section>
+  );
+}

@@ -1,0 +1,120 @@
+import type { FaultFile, LimbFile, SurroundingFile, SurveyFile, TreeFile } from '../api/client';
+
+/** A survey while it is being made: whatever is known so far. Names starting with x- are the interface's own. */
+export interface Draft {
+  surveyedOn: string;
+  tree: Partial<TreeFile>;
+  limbs: Partial<LimbFile>[];
+  surroundings: Partial<SurroundingFile>[];
+  years?: number | null;
+  observedStage?: SurveyFile['observedStage'];
+}
+
+export const emptyDraft = (today: string): Draft => ({
+  surveyedOn: today,
+  tree: {},
+  limbs: [],
+  surroundings: [],
+});
+
+/** A survey file as a draft: what the register knows better is left out, so that it is not set in stone here. */
+export function draftOf(file: SurveyFile, surveyedOn: string): Draft {
+  const known = [
+    'label',
+    'species',
+    'rootstock',
+    'plantedYear',
+    'inContainer',
+    'bearing',
+    'form',
+    'formWanted',
+    'mainsWanted',
+    'purpose',
+    'targetHeightM',
+    'clearanceM',
+  ];
+  const tree = Object.fromEntries(Object.entries(file.tree ?? {}).filter(([name]) => !known.includes(name)));
+  return {
+    surveyedOn,
+    tree,
+    limbs: file.limbs ?? [],
+    surroundings: file.surroundings ?? [],
+    years: file.years,
+    observedStage: file.observedStage,
+  };
+}
+
+/** Thickest first; those whose width is not known yet at the end. */
+export const thickestFirst = (limbs: Partial<LimbFile>[]) =>
+  [...limbs].sort(
+    (one, other) =>
+      (other.diameterCm ?? -1) - (one.diameterCm ?? -1) || (one.id ?? '').localeCompare(other.id ?? ''),
+  );
+
+/** A free tag: letters for limbs on the trunk, the limb's own with a number for its side limbs. */
+export function nextTag(limbs: Partial<LimbFile>[], parent?: string | null): string {
+  const taken = new Set(limbs.map((limb) => limb.id));
+  if (parent) {
+    let number = 1;
+    while (taken.has(parent + number)) number++;
+    return parent + number;
+  }
+  for (let i = 0; ; i++) {
+    const letter = String.fromCharCode(65 + (i % 26));
+    const tag = i < 26 ? letter : letter + letter.repeat(Math.floor(i / 26));
+    if (!taken.has(tag)) return tag;
+  }
+}
+
+/** The limb and all that grows from it. */
+export function withSideLimbs(limbs: Partial<LimbFile>[], id: string): Set<string> {
+  const found = new Set([id]);
+  for (let grew = true; grew;) {
+    grew = false;
+    for (const limb of limbs) {
+      if (limb.id && limb.parent && found.has(limb.parent) && !found.has(limb.id)) {
+        found.add(limb.id);
+        grew = true;
+      }
+    }
+  }
+  return found;
+}
+
+/** Without a limb, its side limbs, and what others say of them. */
+export function removeLimb(limbs: Partial<LimbFile>[], id: string): Partial<LimbFile>[] {
+  const gone = withSideLimbs(limbs, id);
+  return limbs
+    .filter((limb) => !gone.has(limb.id ?? ''))
+    .map((limb) => ({
+      ...limb,
+      faults: limb.faults?.filter((fault) => !fault.with || !gone.has(fault.with)),
+    }));
+}
+
+/** With one limb put in place of another; when its tag changed, whatever names it follows. */
+export function replaceLimb(
+  limbs: Partial<LimbFile>[],
+  id: string,
+  changed: Partial<LimbFile>,
+): Partial<LimbFile>[] {
+  const follow = (name?: string) => (name === id ? changed.id : name);
+  return limbs.map((limb) =>
+    limb.id === id
+      ? changed
+      : {
+          ...limb,
+          parent: follow(limb.parent),
+          faults: limb.faults?.map((fault) => ({ ...fault, with: follow(fault.with) })),
+        },
+  );
+}
+
+export const hasFault = (limb: Partial<LimbFile>, kind: string) =>
+  limb.faults?.some((fault) => fault.kind === kind) ?? false;
+
+/** Ticks a fault, or takes the tick away. */
+export function toggleFault(limb: Partial<LimbFile>, kind: string): FaultFile[] {
+  const faults = limb.faults ?? [];
+  return hasFault(limb, kind) ? faults.filter((fault) => fault.kind !== kind) : [...faults, { kind }];
+}

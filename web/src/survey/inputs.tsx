@@ -1,0 +1,149 @@
+import { type ReactNode, useState } from 'react';
+import { Form } from 'react-bootstrap';
+import { decimal } from '../parts/fields';
+
+/** One number with its unit, large enough for a gloved thumb; plus and minus beside it. */
+export function NumberInput({
+  label,
+  unit,
+  value,
+  onChange,
+  step,
+  min = 0,
+  max,
+  hint,
+}: {
+  label: string;
+  unit?: string;
+  value: number | null | undefined;
+  onChange: (value: number | undefined) => void;
+  step: number;
+  min?: number;
+  max: number;
+  hint?: string;
+}) {
+  const [typed, setTyped] = useState<string>();
+  const shown = typed ?? (value === null || value === undefined ? '' : String(value));
+  const number = decimal(shown);
+  const wrong = number !== null && (Number.isNaN(number) || number < min || number > max);
+  const id = 'walk-' + label.toLowerCase().replace(/[^a-z]+/g, '-');
+  const set = (text: string) => {
+    const next = decimal(text);
+    setTyped(text);
+    // What cannot be used stays on the screen to be mended, and out of the survey.
+    onChange(next === null || Number.isNaN(next) || next < min || next > max ? undefined : next);
+  };
+  const go = (by: number) => {
+    const next = Math.min(max, Math.max(min, (value ?? (by > 0 ? min : max > 0 ? 0 : max)) + by));
+    setTyped(undefined);
+    onChange(Math.round(next * 100) / 100);
+  };
+  return (
+    <div className="walk-field">
+      <label htmlFor={id}>
+        {label}
+        {unit && <span className="faint fw-normal">, {unit}</span>}
+      </label>
+      <div className="stepper">
+        <button type="button" aria-label={'Less ' + label.toLowerCase()} onClick={() => go(-step)}>
+          −
+        </button>
+        <Form.Control
+          id={id}
+          inputMode="decimal"
+          value={shown}
+          isInvalid={wrong}
+          onChange={(e) => set(e.target.value)}
+          onBlur={() => !wrong && setTyped(undefined)}
+        />
+        <button type="button" aria-label={'More ' + label.toLowerCase()} onClick={() => go(step)}>
+          +
+        </button>
+      </div>
+      {wrong ? (
+        <div className="text-danger small">
+          Give a number from {min} to {max}
+          {unit ? ' ' + unit : ''}.
+        </div>
+      ) : (
+        hint && <div className="faint small">{hint}</div>
+      )}
+    </div>
+  );
+}
+
+/** One choice among a few as chips; pressing the chosen one takes it back. */
+export function Chips({
+  label,
+  options,
+  value,
+  onChange,
+  hint,
+}: {
+  label: string;
+  options: Record<string, string>;
+  value: string | undefined;
+  onChange: (value: string | undefined) => void;
+  hint?: string;
+}) {
+  return (
+    <fieldset className="walk-field">
+      <legend>{label}</legend>
+      <div className="chips">
+        {Object.entries(options).map(([code, name]) => (
+          <button
+            key={code}
+            type="button"
+            aria-pressed={value === code}
+            onClick={() => onChange(value === code ? undefined : code)}
+          >
+            {name}
+          </button>
+        ))}
+      </div>
+      {hint && <div className="faint small">{hint}</div>}
+    </fieldset>
+  );
+}
+
+const ROSE = ['N', 'NE', 'E', 'SE', 'S', 'SW', 'W', 'NW'];
+
+/** A direction: the eight points as chips, or degrees. */
+export function Direction({
+  value,
+  onChange,
+  label,
+}: {
+  value: number | undefined;
+  onChange: (deg: number | undefined) => void;
+  label: string;
+}) {
+  return (
+    <>
+      <Chips
+        label={label}
+        options={Object.fromEntries(ROSE.map((point, i) => [String(i * 45), point]))}
+        value={value === undefined ? undefined : String(value)}
+        onChange={(deg) => onChange(deg === undefined ? undefined : Number(deg))}
+      />
+      <NumberInput
+        label={label + ' by compass'}
+        unit="degrees"
+        value={value}
+        onChange={onChange}
+        step={15}
+        max={359}
+      />
+    </>
+  );
+}
+
+/** A foldable part for what is asked less often. */
+export function More({ title, children, open }: { title: string; children: ReactNode; open?: boolean }) {
+  return (
+    <details className="walk-field" open={open}>
+      <summary className="fw-semibold mb-2">{title}</summary>
+      {children}
+    </details>
+  );
+}

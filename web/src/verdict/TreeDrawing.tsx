@@ -1,0 +1,342 @@
+import type { Drawing, LimbAnswer, LimbDrawing } from '../api/client';
+import { centimetres, compass } from '../parts/format';
+import { between, seen, type Standing, type View } from './projection';
+import { VERDICTS } from './words';
+
+/** Wood is drawn somewhat wider than it is, so that thin limbs can be seen and picked. */
+const WIDER = 1.35;
+const LEAST_WIDTH_M = 0.035;
+
+/** The tree to scale from its limbs, with the cuts marked. */
+export function TreeDrawing({
+  drawing,
+  limbs,
+  standing,
+  view,
+  picked,
+  onPick,
+  showCuts,
+}: {
+  drawing: Drawing;
+  limbs: Map<string, LimbAnswer>;
+  standing: Standing[];
+  view: View;
+  picked?: string;
+  onPick: (id: string) => void;
+  showCuts: boolean;
+}) {
+  const above = view === 'above';
+  const reach = Math.max(
+    drawing.spreadM / 2,
+    ...drawing.limbs.map((limb) => Math.hypot(limb.tip.eastM, limb.tip.northM) + limb.leafAcrossM * 0.6),
+    1.5,
+  );
+  const top = Math.max(drawing.heightM, ...drawing.limbs.map((limb) => limb.tip.upM)) + 0.35;
+  const left = -reach - 0.75;
+  const width = 2 * reach + 1.5;
+  const upper = above ? -reach - 0.3 : -top;
+  const height = above ? 2 * reach + 0.6 : top + 0.45;
+  const text = Math.max(height, width) / 38;
+  const inOrder = [...standing].sort(
+    (one, other) => seen(one.limb.tip, view).near - seen(other.limb.tip, view).near,
+  );
+  const trunk = drawing.trunkDiameterCm / 200;
+  return (
+    <svg
+      className="tree-drawing"
+      viewBox={`${left} ${upper} ${width} ${height}`}
+      role="group"
+      aria-label={above ? 'The tree from above, north up' : 'The tree seen from the ' + compass(view)}
+    >
+      <defs>
+        <pattern
+          id="dead-wood"
+          width="0.07"
+          height="0.07"
+          patternUnits="userSpaceOnUse"
+          patternTransform="rotate(45)"
+        >
+          <rect width="0.07" height="0.07" fill="#fffdf6" />
+          <rect width="0.03" height="0.07" fill="#6b5d50" />
+        </pattern>
+      </defs>
+      {above ? (
+        <Compass at={left + width - text * 1.6} top={upper + text} text={text} />
+      ) : (
+        <Ground left={left} width={width} text={text} drawing={drawing} top={top} />
+      )}
+      {above && (
+        <circle r={drawing.trunkDiameterCm / 200} fill="#8b7a68" stroke="#33261d" strokeWidth={0.02} />
+      )}
+      {!above && (
+        <path
+          d={`M${-trunk * 1.25} 0L${-trunk * 0.9} ${-drawing.trunkTopM - 0.05}H${trunk * 0.9}L${trunk * 1.25} 0Z`}
+          fill="#8b7a68"
+          stroke="#33261d"
+          strokeWidth={0.02}
+        />
+      )}
+      {inOrder.map((one) => (
+        <Leaf key={one.limb.id} standing={one} view={view} />
+      ))}
+      {inOrder.map((one) => (
+        <Wood
+          key={one.limb.id}
+          standing={one}
+          view={view}
+          answer={limbs.get(one.limb.id)}
+          picked={picked === one.limb.id}
+          onPick={onPick}
+        />
+      ))}
+      {showCuts &&
+        inOrder.map((one) => (
+          <CutMark key={one.limb.id} limb={one.limb} answer={limbs.get(one.limb.id)} view={view} />
+        ))}
+      <Tags
+        standing={inOrder}
+        view={view}
+        text={text}
+        picked={picked}
+        limbs={limbs}
+        onPick={onPick}
+        edge={[left + text, left + width - text]}
+      />
+    </svg>
+  );
+}
+
+function Ground({
+  left,
+  width,
+  text,
+  drawing,
+  top,
+}: {
+  left: number;
+  width: number;
+  text: number;
+  drawing: Drawing;
+  top: number;
+}) {
+  const level = (metres: number, what: string, dash: string) => (
+    <g>
+      <line
+        x1={left}
+        x2={left + width}
+        y1={-metres}
+        y2={-metres}
+        stroke="#446378"
+        strokeWidth={0.018}
+        strokeDasharray={dash}
+      />
+      <text x={left + 0.08} y={-metres - 0.06} fontSize={text} fill="#446378">
+        {metres.toFixed(1)} m {what}
+      </text>
+    </g>
+  );
+  return (
+    <g>
+      <rect x={left} y={0} width={width} height={1} fill="#e3dcc4" />
+      <line x1={left} x2={left + width} y1={0} y2={0} stroke="#33261d" strokeWidth={0.03} />
+      {drawing.targetHeightM != null &&
+        drawing.targetHeightM < top &&
+        level(drawing.targetHeightM, 'wanted', '0.18 0.1')}
+      {drawing.clearanceM != null &&
+        drawing.clearanceM > 0 &&
+        level(drawing.clearanceM, 'clear', '0.04 0.08')}
+      <g
+        transform={`translate(${left + width - 0.45} 0)`}
+        fill="none"
+        stroke="#6b5d50"
+        strokeWidth={0.045}
+        strokeLinecap="round"
+      >
+        <title>A person of 1.7 m</title>
+        <circle cy={-1.58} r={0.11} fill="#6b5d50" />
+        <path d="M0 -1.45V-0.82M0 -0.82L-0.16 0M0 -0.82L0.16 0M-0.25 -0.85L0 -1.35L0.25 -0.85" />
+      </g>
+      <g transform={`translate(${left + 0.15} 0.3)`}>
+        <path d="M0 -0.1V0H1V-0.1" fill="none" stroke="#33261d" strokeWidth={0.025} />
+        <text x={1.08} y={0.03} fontSize={text} fill="#33261d">
+          1 m
+        </text>
+      </g>
+    </g>
+  );
+}
+
+function Compass({ at, top, text }: { at: number; top: number; text: number }) {
+  return (
+    <g transform={`translate(${at} ${top})`} aria-label="North is up">
+      <path
+        d={`M0 0l${text * 0.5} ${text * 1.4}l${-text * 0.5} ${-text * 0.4}l${-text * 0.5} ${text * 0.4}Z`}
+        fill="#33261d"
+      />
+      <text y={text * 2.4} fontSize={text} textAnchor="middle">
+        N
+      </text>
+    </g>
+  );
+}
+
+/** What a limb carries of its own leaf, as a soft cloud round its outer part. */
+function Leaf({ standing: { limb, left }, view }: { standing: Standing; view: View }) {
+  if (!limb.leafCentre || left < 0.5) return null;
+  const base = seen(limb.base, view);
+  const tip = seen(limb.tip, view);
+  const middle = seen(left < 1 ? between(limb.base, limb.tip, 0.62 * left) : limb.leafCentre, view);
+  const onSheet = Math.min(1, Math.hypot(tip.x - base.x, tip.y - base.y) / limb.lengthM);
+  const across = limb.leafAcrossM * 0.62;
+  const along = Math.hypot(limb.leafAlongM * left * onSheet, across * Math.sqrt(1 - onSheet * onSheet));
+  const turn = (Math.atan2(tip.y - base.y, tip.x - base.x) * 180) / Math.PI;
+  return (
+    <ellipse
+      cx={middle.x}
+      cy={middle.y}
+      rx={Math.max(along, across)}
+      ry={across}
+      transform={`rotate(${turn} ${middle.x} ${middle.y})`}
+      fill="#7c9c62"
+      fillOpacity={0.17}
+      pointerEvents="none"
+    />
+  );
+}
+
+function Wood({
+  standing: { limb, left },
+  view,
+  answer,
+  picked,
+  onPick,
+}: {
+  standing: Standing;
+  view: View;
+  answer?: LimbAnswer;
+  picked: boolean;
+  onPick: (id: string) => void;
+}) {
+  const from = seen(limb.base, view);
+  const to = seen(between(limb.base, limb.tip, left), view);
+  const length = Math.hypot(to.x - from.x, to.y - from.y) || 0.001;
+  const nx = -(to.y - from.y) / length;
+  const ny = (to.x - from.x) / length;
+  const half = (cm: number) => Math.max(LEAST_WIDTH_M, (cm / 100) * WIDER) / 2;
+  const a = half(limb.diameterCm);
+  const b = half(limb.diameterCm + (limb.tipDiameterCm - limb.diameterCm) * left);
+  const verdict = answer ? VERDICTS[answer.verdict] : '';
+  const going = answer && ['remove', 'goes-with-parent'].includes(answer.verdict);
+  return (
+    <g
+      className="limb"
+      role="button"
+      tabIndex={-1}
+      aria-label={`Limb ${limb.id}, ${centimetres(limb.diameterCm)}, ${verdict}`}
+      aria-pressed={picked}
+      onClick={() => onPick(limb.id)}
+    >
+      <title>{`${limb.id}: ${centimetres(limb.diameterCm)}, ${verdict}`}</title>
+      <line
+        x1={from.x}
+        y1={from.y}
+        x2={to.x}
+        y2={to.y}
+        stroke="transparent"
+        strokeWidth={Math.max(0.16, 2 * a)}
+      />
+      <path
+        d={`M${from.x + nx * a} ${from.y + ny * a}L${to.x + nx * b} ${to.y + ny * b}L${to.x - nx * b} ${to.y - ny * b}L${from.x - nx * a} ${from.y - ny * a}Z`}
+        fill={limb.living ? (picked ? '#c98ab9' : going ? '#c9a5c1' : '#8b7a68') : 'url(#dead-wood)'}
+        stroke={picked ? '#5b2a52' : '#33261d'}
+        strokeWidth={picked ? 0.035 : 0.012}
+        strokeLinejoin="round"
+      />
+    </g>
+  );
+}
+
+/** Teeth where a limb comes off, a bar where it is shortened, an arc where it is bent. */
+function CutMark({ limb, answer, view }: { limb: LimbDrawing; answer?: LimbAnswer; view: View }) {
+  if (!limb.cutAt || !answer?.cut) return null;
+  const at = seen(limb.cutAt, view);
+  const base = seen(limb.base, view);
+  const tip = seen(limb.tip, view);
+  const turn = (Math.atan2(tip.y - base.y, tip.x - base.x) * 180) / Math.PI;
+  const size = Math.max(0.13, (limb.diameterCm / 100) * WIDER * 0.75);
+  const colour = answer.urgent ? '#a03a17' : '#5b2a52';
+  // A cut at the collar is marked a little way out, clear of the wood it grows from.
+  const out = answer.cut.alongM === 0 ? 0.08 : 0;
+  return (
+    <g
+      transform={`translate(${at.x} ${at.y}) rotate(${turn}) translate(${out} 0)`}
+      fill="none"
+      stroke={colour}
+      strokeWidth={0.045}
+      pointerEvents="none"
+    >
+      {answer.verdict === 'remove' && (
+        <path
+          d={Array.from(
+            { length: 7 },
+            (_, i) => `${i ? 'L' : 'M'}${i % 2 ? 0.06 : -0.06} ${-size + (i * size) / 3}`,
+          ).join('')}
+        />
+      )}
+      {answer.verdict === 'shorten' && <path d={`M0 ${-size}V${size}`} strokeWidth={0.07} />}
+      {answer.verdict === 'bend' && <path d={`M${-size} ${-size}Q${size * 1.4} 0 ${-size} ${size}`} />}
+    </g>
+  );
+}
+
+function Tags({
+  standing,
+  view,
+  text,
+  picked,
+  limbs,
+  onPick,
+  edge,
+}: {
+  standing: Standing[];
+  view: View;
+  text: number;
+  picked?: string;
+  limbs: Map<string, LimbAnswer>;
+  onPick: (id: string) => void;
+  edge: [number, number];
+}) {
+  const placed: { x: number; y: number }[] = [];
+  return standing.map(({ limb, left }) => {
+    const end = seen(between(limb.base, limb.tip, left), view);
+    const base = seen(limb.base, view);
+    const length = Math.hypot(end.x - base.x, end.y - base.y) || 1;
+    let x = Math.min(edge[1], Math.max(edge[0], end.x + ((end.x - base.x) / length) * text * 0.7));
+    let y = end.y + ((end.y - base.y) / length) * text * 0.7 + text * 0.35;
+    while (placed.some((other) => Math.abs(other.x - x) < text * 1.5 && Math.abs(other.y - y) < text * 0.9)) {
+      y += text * 0.95;
+      x = Math.min(edge[1], x);
+    }
+    placed.push({ x, y });
+    const going = ['remove', 'goes-with-parent'].includes(limbs.get(limb.id)?.verdict ?? '');
+    return (
+      <text
+        key={limb.id}
+        x={x}
+        y={y}
+        fontSize={text}
+        textAnchor="middle"
+        fontWeight={picked === limb.id ? 700 : 500}
+        fill={picked === limb.id ? '#5b2a52' : '#33261d'}
+        textDecoration={going ? 'line-through' : undefined}
+        stroke="#fffdf6"
+        strokeWidth={text / 4}
+        paintOrder="stroke"
+        style={{ cursor: 'pointer' }}
+        onClick={() => onPick(limb.id)}
+      >
+        {limb.id}
+      </text>
+    );
+  });
+}

@@ -1,0 +1,87 @@
+/** What judgements, cuts and seasons are called. */
+
+export const VERDICTS: Record<string, string> = {
+  keep: 'keep',
+  bend: 'bend',
+  shorten: 'shorten',
+  remove: 'remove',
+  wait: 'wait',
+  'goes-with-parent': 'goes with it',
+};
+
+export const CUTS: Record<string, string> = {
+  collar: 'at the collar',
+  'to-side-branch': 'to a side branch',
+  heading: 'to a bud',
+  renewal: 'to young wood',
+  sucker: 'at its origin',
+  bend: 'spread or tie',
+};
+
+export const CUT_MEANS: Record<string, string> = {
+  collar:
+    'The collar is the thickening where a branch joins its stem. Cut just outside it: neither flush nor leaving a stub.',
+  'to-side-branch': 'Cut just above the side branch, which takes over.',
+  heading: 'About 6 mm above an outward bud, sloping at about 45 degrees, water running off.',
+  renewal: 'Cut to the young wood that takes over, or to the ground.',
+  sucker: 'Tear it off or cut it as low as can be.',
+  bend: 'Spread with a stick or tie down; ties come off before they bite.',
+};
+
+export const TECHNIQUES: Record<string, string> = {
+  single: 'one cut',
+  'three-cut': 'three cuts: undercut, take the weight off, then the last one',
+  tie: 'no cut',
+};
+
+export const TOOLS: Record<string, string> = {
+  secateurs: 'secateurs',
+  loppers: 'loppers',
+  saw: 'saw',
+  'pole-pruner': 'pole pruner',
+  'pole-saw': 'pole saw',
+  spreader: 'spreader stick or tie',
+};
+
+export const REACHES: Record<string, string> = {
+  ground: 'from the ground',
+  pole: 'with a pole',
+  ladder: 'from a ladder',
+  climb: 'climbing',
+};
+
+export const TICKETS: Record<string, string> = {
+  lead: 'lead',
+  'first-aid': 'first aid',
+  ladder: 'ladder ticket',
+  'pole-saw': 'pole saw ticket',
+  'powered-saw': 'powered saw ticket',
+  climbing: 'climbing ticket',
+  arborist: 'licensed arborist',
+};
+
+export const VIGOURS: Record<string, string> = {
+  weak: 'weak growth',
+  modest: 'modest growth',
+  good: 'good growth',
+  strong: 'strong growth',
+  rank: 'rank growth',
+};
+
+export const MAY_CUT: Record<string, string> = {
+  yes: 'may be cut today',
+  'with-care': 'may be cut today with care',
+  no: 'not to be cut today',
+};
+
+export const SEASONS: Record<string, string> = {
+  dormant: 'while dormant',
+  'bud-swell': 'at bud swell',
+  'early-summer': 'in early summer',
+  summer: 'in summer',
+  'after-picking': 'after picking',
+  'leaf-fall': 'at leaf fall',
+  any: 'any day',
+};
+
+export const ENTITIES: Record<string, string> = { site: 'site', tree: 'tree', survey: 'survey' };
