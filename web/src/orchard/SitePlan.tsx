@@ -6,25 +6,28 @@ import { TRIAGE } from './words';
 const MARGIN_M = 3;
 const UNSURVEYED_SPREAD_M = 2;
 
-/** Pome fruit a dot, stone fruit a triangle, bushes a diamond, the rest a square. */
-function Trunk({ species, x, y, size }: { species: string; x: number; y: number; size: number }) {
+const POME = ['apple', 'pear', 'quince', 'medlar'];
+const STONE = ['plum', 'sweet-cherry', 'sour-cherry', 'apricot', 'peach', 'nectarine'];
+const BUSHES = ['gooseberry', 'red-currant', 'black-currant'];
+
+const groupOf = (species: string) =>
+  POME.includes(species)
+    ? 'pome fruit'
+    : STONE.includes(species)
+      ? 'stone fruit'
+      : BUSHES.includes(species)
+        ? 'bush'
+        : 'other kind';
+
+/** A kind is a shape: pome fruit a dot, stone fruit a triangle, bushes a diamond, the rest a square. */
+function Trunk({ group, x, y, size }: { group: string; x: number; y: number; size: number }) {
   const fill = 'var(--ink)';
-  if (['apple', 'pear', 'quince', 'medlar'].includes(species))
-    return <circle cx={x} cy={y} r={size} fill={fill} />;
-  if (['plum', 'sweet-cherry', 'sour-cherry', 'apricot', 'peach', 'nectarine'].includes(species))
-    return (
-      <path
-        d={`M${x} ${y - 1.3 * size}L${x + 1.2 * size} ${y + 0.9 * size}H${x - 1.2 * size}Z`}
-        fill={fill}
-      />
-    );
-  if (['gooseberry', 'red-currant', 'black-currant'].includes(species))
-    return (
-      <path
-        d={`M${x} ${y - 1.3 * size}l${1.3 * size} ${1.3 * size}l${-1.3 * size} ${1.3 * size}l${-1.3 * size} ${-1.3 * size}Z`}
-        fill={fill}
-      />
-    );
+  const wide = 1.3 * size;
+  if (group === 'pome fruit') return <circle cx={x} cy={y} r={size} fill={fill} />;
+  if (group === 'stone fruit')
+    return <path d={`M${x} ${y - wide}l${wide} ${1.7 * wide}h${-2 * wide}Z`} fill={fill} />;
+  if (group === 'bush')
+    return <path d={`M${x} ${y - wide}l${wide} ${wide}l${-wide} ${wide}l${-wide} ${-wide}Z`} fill={fill} />;
   return <rect x={x - size} y={y - size} width={2 * size} height={2 * size} fill={fill} />;
 }
 
@@ -68,9 +71,10 @@ export function SitePlan({
   const north = Math.max(...points.map((p) => p.north + p.radius)) + MARGIN_M;
   const width = Math.max(east - west, 14);
   const legend = width / 22;
-  const height = Math.max(north - south, 8) + 2.4 * legend;
+  const height = Math.max(north - south, 8) + 3.6 * legend;
   const text = width / 46;
   const bar = width > 60 ? 20 : width > 30 ? 10 : 5;
+  const groups = [...new Set(trees.map((tree) => groupOf(tree.data.species)))];
   const states = Object.keys(CROWN).filter((state) => trees.some((tree) => stateOf(tree) === state));
   const place = (e: MouseEvent<SVGSVGElement>) => {
     if (!onPlace) return;
@@ -124,7 +128,7 @@ export function SitePlan({
               strokeWidth={picked === tree.id ? 0.4 : 0.12}
               strokeDasharray={crown.dash}
             />
-            <Trunk species={tree.data.species} x={x} y={y} size={text * 0.28} />
+            <Trunk group={groupOf(tree.data.species)} x={x} y={y} size={text * 0.28} />
             <text
               x={x}
               y={y + text * 1.35}
@@ -164,7 +168,7 @@ export function SitePlan({
         </text>
       </g>
       <g
-        transform={`translate(${text * 0.8} ${height - legend * 0.9})`}
+        transform={`translate(${text * 0.8} ${height - legend * 2.1})`}
         fontSize={text * 0.9}
         fill="var(--ink)"
       >
@@ -190,6 +194,12 @@ export function SitePlan({
             <text x={text * 0.8}>{TRIAGE[state]}</text>
           </g>
         ))}
+        {groups.map((group, i) => (
+          <g key={group} transform={`translate(${bar + text * 2 + i * text * 7} ${legend * 1.2})`}>
+            <Trunk group={group} x={0} y={-text * 0.3} size={text * 0.3} />
+            <text x={text * 0.8}>{group}</text>
+          </g>
+        ))}
       </g>
     </svg>
   );
@@ -199,13 +209,13 @@ function Stripes({ id, colour, angle }: { id: string; colour: string; angle: num
   return (
     <pattern
       id={id}
-      width="0.7"
-      height="0.7"
+      width="0.5"
+      height="0.5"
       patternUnits="userSpaceOnUse"
       patternTransform={`rotate(${angle})`}
     >
-      <rect width="0.7" height="0.7" fill="#fffdf6" />
-      <rect width="0.3" height="0.7" fill={colour} />
+      <rect width="0.5" height="0.5" fill="#fffdf6" />
+      <rect width="0.13" height="0.5" fill={colour} />
     </pattern>
   );
 }

@@ -1,7 +1,7 @@
 import { Link, NavLink, Outlet, useNavigate, useParams } from 'react-router';
 import { Form } from 'react-bootstrap';
 import { PersonPicker } from '../crew/PersonPicker';
-import { useSites } from '../orchard/queries';
+import { useSites, useTree } from '../orchard/queries';
 import { SeasonRibbon } from '../season/SeasonRibbon';
 
 /** The path of the work across the top, the season under it, the place where the work is. */
@@ -48,12 +48,23 @@ export function Frame() {
           <PersonPicker />
         </div>
       </header>
-      {site && <SeasonRibbon siteId={site.id} />}
+      {site &&
+        (treeId ? (
+          <TreeSeason siteId={site.id} treeId={Number(treeId)} />
+        ) : (
+          <SeasonRibbon siteId={site.id} />
+        ))}
       <main>
         <Outlet />
       </main>
     </>
   );
+}
+
+/** At a tree only the season of its kind. */
+function TreeSeason({ siteId, treeId }: { siteId: number; treeId: number }) {
+  const tree = useTree(treeId);
+  return tree.data ? <SeasonRibbon siteId={siteId} species={tree.data.data.species} /> : null;
 }
 
 function walking(treeId: string | undefined) {

@@ -7,14 +7,15 @@ import { dates, words, Words } from '../parts/format';
 const LINE = 15;
 const HEAD = 17;
 const LABEL = 128;
+const MONTHS = 13;
 const WIDTH = 1200;
 const SHOWN = 'bough-ribbon';
 const ANSWER: Record<string, string> = { yes: 'open now', 'with-care': 'open, with care', no: 'keep off' };
 
 const daysFrom = (from: string, day: string) => (Date.parse(day) - Date.parse(from)) / 86_400_000;
 
-/** The year from last month on: when each kind is best cut (solid), may be with care (hatched), or not (nothing). */
-export function SeasonRibbon({ siteId }: { siteId: number }) {
+/** The year from last month on, for all kinds of the site or one of them: when each kind is best cut (solid), may be with care (hatched), or not (nothing). */
+export function SeasonRibbon({ siteId, species }: { siteId: number; species?: string }) {
   const narrow = window.innerWidth < 700;
   const [shown, setShown] = useState((localStorage.getItem(SHOWN) ?? (narrow ? 'no' : 'yes')) === 'yes');
   const season = useQuery({
@@ -36,7 +37,15 @@ export function SeasonRibbon({ siteId }: { siteId: number }) {
         <i className={'bi bi-chevron-' + (shown ? 'down' : 'right')} aria-hidden="true" /> Season: best cut
         now <strong>{open.length ? [...new Set(open)].join(', ') : 'nothing'}</strong>
       </button>
-      {shown && <Strip ribbon={season.data} siteId={siteId} />}
+      {shown && (
+        <Strip
+          ribbon={{
+            ...season.data,
+            lines: season.data.lines.filter((line) => !species || line.species === species),
+          }}
+          siteId={siteId}
+        />
+      )}
     </section>
   );
 }
@@ -46,11 +55,13 @@ function Strip({ ribbon, siteId }: { ribbon: Ribbon; siteId: number }) {
   const x = (day: string) =>
     LABEL + (Math.min(days, Math.max(0, daysFrom(ribbon.from, day))) / days) * (WIDTH - LABEL);
   const height = HEAD + ribbon.lines.length * LINE + 3;
-  const months = Array.from({ length: 13 }, (_, i) => {
+  // Beside the line, on the side where no month's name stands.
+  const lateInMonth = Number(ribbon.today.slice(8)) > 14;
+  const months = Array.from({ length: MONTHS }, (_, i) => {
     const first = new Date(Date.UTC(+ribbon.from.slice(0, 4), +ribbon.from.slice(5, 7) - 1 + i, 1));
     return {
       iso: first.toISOString().slice(0, 10),
-      name: first.toLocaleString('en-GB', { month: 'short', timeZone: 'UTC' }),
+      name: first.toLocaleString('en-GB', { month: 'short', timeZone: 'UTC' }).slice(0, 3),
     };
   });
   return (
@@ -111,7 +122,14 @@ function Strip({ ribbon, siteId }: { ribbon: Ribbon; siteId: number }) {
         );
       })}
       <line x1={x(ribbon.today)} x2={x(ribbon.today)} y1={0} y2={height} stroke="#a03a17" strokeWidth={2} />
-      <text x={x(ribbon.today) + 4} y={10} fontSize={11} fill="#a03a17" fontWeight={600}>
+      <text
+        x={x(ribbon.today) + (lateInMonth ? -4 : 4)}
+        y={HEAD - 5}
+        fontSize={12}
+        fill="#a03a17"
+        fontWeight={600}
+        textAnchor={lateInMonth ? 'end' : 'start'}
+      >
         today
       </text>
     </svg>

@@ -327,8 +327,8 @@ function Tags({
         fontSize={text}
         textAnchor="middle"
         fontWeight={picked === limb.id ? 700 : 500}
-        fill={picked === limb.id ? '#5b2a52' : '#33261d'}
-        textDecoration={going ? 'line-through' : undefined}
+        fill={picked === limb.id ? '#5b2a52' : going ? '#7a6a5c' : '#33261d'}
+        fontStyle={going ? 'italic' : undefined}
         stroke="#fffdf6"
         strokeWidth={text / 4}
         paintOrder="stroke"

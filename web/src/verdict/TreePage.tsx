@@ -1,7 +1,7 @@
 import { type KeyboardEvent, useState } from 'react';
 import { Button, ButtonGroup } from 'react-bootstrap';
 import { Link, useParams, useSearchParams } from 'react-router';
-import type { Judgement, LimbAnswer, Tree } from '../api/client';
+import type { Judgement, LimbAnswer, Tree, Worded } from '../api/client';
 import { useTree } from '../orchard/queries';
 import { FORMS, TRIAGE, TRIAGE_MEANS } from '../orchard/words';
 import { Loading } from '../parts/Loading';
@@ -198,6 +198,7 @@ function Judged({ judgement }: { judgement: Judgement }) {
           ) : (
             <p className="faint">Pick a limb in the drawing or the list for its verdict and why.</p>
           )}
+          <Cautions cautions={evaluation.cautions} />
           <LimbList
             limbs={evaluation.limbs}
             judgement={judgement}
@@ -214,7 +215,7 @@ function Judged({ judgement }: { judgement: Judgement }) {
 }
 
 function Triage({ judgement }: { judgement: Judgement }) {
-  const { tree, today, cautions } = judgement.evaluation;
+  const { tree, today } = judgement.evaluation;
   const [why, setWhy] = useState(false);
   const allowance = tree.allowance;
   return (
@@ -239,15 +240,20 @@ function Triage({ judgement }: { judgement: Judgement }) {
           {dates(today.nextOpens, today.nextCloses)}. {today.reasons[0]?.text}
         </span>
       </div>
-      {cautions.length > 0 && (
-        <div className="caution-list mt-2">
-          <ul>
-            {cautions.map((caution) => (
-              <li key={caution.code}>{caution.text}</li>
-            ))}
-          </ul>
-        </div>
-      )}
+    </section>
+  );
+}
+
+/** Shown beside the verdicts, where it is decided what to cut. */
+function Cautions({ cautions }: { cautions: Worded[] }) {
+  if (cautions.length === 0) return null;
+  return (
+    <section className="caution-list mb-2" aria-label="Take care">
+      <ul>
+        {cautions.map((caution, i) => (
+          <li key={i}>{caution.text}</li>
+        ))}
+      </ul>
     </section>
   );
 }

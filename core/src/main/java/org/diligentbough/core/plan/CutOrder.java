@@ -6,16 +6,16 @@ import org.diligentbough.core.verdict.Cut;
 import org.diligentbough.core.verdict.CutKind;
 import org.diligentbough.core.verdict.LimbVerdict;
 import org.diligentbough.core.verdict.TableRow;
+import org.diligentbough.core.verdict.Verdict;
 
 /**
  * The order in which cuts are given their turn (common practice): urgent, dead, diseased, damaged; then the strategic
- * ones, since one big cut beats many small ones; then form.
+ * ones, since one big cut beats many small ones, whole limbs before shortenings; then form.
  */
 final class CutOrder implements Comparator<LimbVerdict> {
-    private static final int STRATEGIC = 5;
-
     private static final Comparator<LimbVerdict> ORDER = Comparator.comparingInt(CutOrder::rank)
-            .thenComparing(limb -> rank(limb) == STRATEGIC ? 0 : rowOf(limb).ordinal())
+            .thenComparing(limb -> limb.verdict() != Verdict.REMOVE)
+            .thenComparing(limb -> rowOf(limb).ordinal())
             .thenComparing(limb -> renewed(limb) ? -limb.limb().woodYears().orElse(0) : 0)
             .thenComparing(LimbVerdict::limb, Branching.THICKEST_FIRST);
 
@@ -39,7 +39,7 @@ final class CutOrder implements Comparator<LimbVerdict> {
             case DAMAGED, BELOW_GRAFT -> 3;
             case SPLIT_UNION -> 4;
             case PLIABLE -> 7;
-            default -> limb.cut().map(Cut::big).orElse(false) ? STRATEGIC : 6;
+            default -> limb.cut().map(Cut::big).orElse(false) ? 5 : 6;
         };
     }
 

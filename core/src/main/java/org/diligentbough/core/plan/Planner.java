@@ -90,6 +90,7 @@ public final class Planner {
                 }
             }
         }
+        lanes.forEach(this::sayWhatStaysStaged);
         List<NotPlaced> notPlaced = waiting.values().stream()
                 .map(limb -> new NotPlaced(limb.limb().id(), whyNot(limb, years)))
                 .toList();
@@ -356,6 +357,21 @@ public final class Planner {
         if (removal) {
             toFinish.add(limb.limb());
         }
+    }
+
+    /** A limb that was shortened to be removed, but for whose removal the years planned left no room, says so. */
+    private void sayWhatStaysStaged(LaneDraft lane) {
+        lane.cuts.replaceAll(cut -> {
+            boolean unfinished = toFinish.stream().anyMatch(limb -> limb.id().equals(cut.limb()));
+            return unfinished
+                    ? new PlannedCut(
+                            cut.limb(),
+                            cut.kind(),
+                            cut.share(),
+                            cut.cut(),
+                            List.of(scene.reason(ReasonCode.STAGED_REST_LATER)))
+                    : cut;
+        });
     }
 
     /** Branches are spread while buds are at rest or once shoots have hardened, never while buds break. */

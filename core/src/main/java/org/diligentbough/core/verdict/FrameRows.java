@@ -95,7 +95,8 @@ final class FrameRows {
                     TableRow.TOO_HIGH, Verdict.SHORTEN, toBranch(step.get()), why, scene.reason(ReasonCode.IN_STEPS)));
         }
         double alongM = Math.max(reachesM, leastM);
-        if (frame || limb.diameterAtCm(alongM) <= scene.figure(SECATEURS_CM)) {
+        boolean thin = limb.diameterAtCm(alongM) <= scene.figure(SECATEURS_CM) && !wantedOffAnyway(limb);
+        if (frame || thin) {
             Place head = Place.at(CutKind.HEADING, alongM);
             return Optional.of(
                     alongM > reachesM
@@ -109,6 +110,14 @@ final class FrameRows {
                                     scene.reason(ReasonCode.TO_OUTWARD_BUD)));
         }
         return Optional.of(Finding.remove(TableRow.TOO_HIGH, why, scene.reason(ReasonCode.NO_SIDE_BRANCH)));
+    }
+
+    /** Whether a later row takes the limb off, so that heading it for its height would be work for nothing. */
+    private static boolean wantedOffAnyway(Limb limb) {
+        return limb.has(FaultKind.UPRIGHT_SHOOT)
+                || limb.has(FaultKind.UPRIGHT_UNFRUITFUL)
+                || limb.has(FaultKind.SHADED)
+                || limb.has(FaultKind.CROWDED);
     }
 
     /** Row 11: a weeping limb is cut to an upward or outward side branch. Hanging wood fruits best in cherry. */

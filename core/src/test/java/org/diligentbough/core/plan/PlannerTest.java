@@ -100,6 +100,33 @@ class PlannerTest {
     }
 
     @Test
+    void aLimbTooLargeEvenForTwoYearsIsShortenedAndSaysThatTheRestIsJudgedAnew() {
+        SurveyBuilder tree = new SurveyBuilder()
+                .limb("X", limb -> limb.diameter(14).azimuth(0).fault(FaultKind.CROSSING_CENTRE))
+                .limb("A", limb -> limb.diameter(10).azimuth(180).fruiting(2));
+        List<PlannedCut> cuts = tree.evaluate().plan().lanes().stream()
+                .flatMap(lane -> lane.cuts().stream())
+                .toList();
+        assertThat(cuts).singleElement().satisfies(cut -> {
+            assertThat(cut.kind()).isEqualTo(Verdict.SHORTEN);
+            assertThat(cut.reasons()).extracting(reason -> reason.code()).contains(ReasonCode.STAGED_REST_LATER);
+        });
+    }
+
+    @Test
+    void wholeLimbsGoBeforeTopsAreLowered() {
+        SurveyBuilder tree = withFrame()
+                .limb("T", limb -> limb.diameter(14)
+                        .angle(75)
+                        .length(4)
+                        .azimuth(60)
+                        .fruiting(2))
+                .limb("X", limb -> limb.diameter(9).azimuth(180).fault(FaultKind.CROSSING_CENTRE));
+        tree.targetHeightM = OptionalDouble.of(4.2);
+        assertThat(limbs(tree.evaluate().plan().lanes().get(0)).get(0)).isEqualTo("X");
+    }
+
+    @Test
     void whatIsUrgentGoesAtOnceWhateverTheWindowAndTheAllowance() {
         SurveyBuilder plum = SurveyBuilder.of(Species.PLUM)
                 .limb("X", limb -> limb.diameter(12).fault(FaultKind.BROKEN).over(OverTarget.BENCH))

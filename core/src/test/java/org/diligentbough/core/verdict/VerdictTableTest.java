@@ -392,6 +392,18 @@ class VerdictTableTest {
         }
 
         @Test
+        void anUprightShootAboveItGoesRatherThanBeHeaded() {
+            SurveyBuilder tree = tall().limb("N1", limb -> limb.on("N", 2)
+                    .diameter(1.8)
+                    .angle(85)
+                    .length(2)
+                    .years(2)
+                    .fault(FaultKind.UPRIGHT_SHOOT));
+            assertThat(tree.judge("N1").row()).contains(TableRow.TOO_HIGH);
+            assertThat(tree.judge("N1").verdict()).isEqualTo(Verdict.REMOVE);
+        }
+
+        @Test
         void aYoungBranchLosesNoMoreThanAThird() {
             SurveyBuilder tree = withFrame()
                     .limb("X", limb -> limb.diameter(4).angle(80).length(4).years(3));

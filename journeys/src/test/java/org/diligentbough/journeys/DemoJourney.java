@@ -1,0 +1,145 @@
+package org.diligentbough.journeys;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+
+import com.microsoft.playwright.Download;
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import org.assertj.core.api.Assertions;
+import org.diligentbough.server.TestServer;
+import org.junit.jupiter.api.Test;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.ObjectNode;
+
+/** On the demo: finding, looking, editing at the same time as somebody else, files out and in. */
+class DemoJourney {
+
+    /** A demo site under a name of its own; its address. */
+    static String demo(String file, String name) {
+        ObjectNode archive = (ObjectNode) TestServer.JSON.readTree(TestServer.file("demo/" + file));
+        ((ObjectNode) archive.get("site")).put("name", name);
+        return "/sites/"
+                + TestServer.post("/api/archives", TestServer.JSON.writeValueAsString(archive))
+                        .expect(201)
+                        .get("siteId")
+                        .longValue();
+    }
+
+    private static JsonNode treeOf(String site, String tag) {
+        return TestServer.get("/api" + site + "/trees?q=" + tag).expect(200).at("/trees/0");
+    }
+
+    @Test
+    void aKindIsFoundBySeasonAndATreeByItsTag() {
+        String site = demo("kilnfield.json", "Kilnfield to find in");
+        try (Browser browser = new Browser()) {
+            browser.open(site);
+            browser.iAm("Tamsin Oke");
+            assertThat(browser.page.getByText("Season: best cut now")).containsText("apple");
+            browser.page
+                    .getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Plum, best"))
+                    .first()
+                    .click();
+            assertThat(browser.page.locator(".register tbody tr")).hasCount(2);
+            browser.press("Show all");
+            browser.page.locator(".site-plan .tree[aria-label^='K-09']").click();
+            assertThat(browser.page.locator(".register tr.picked")).containsText("K-09");
+            browser.page.goBack();
+            browser.page.goForward();
+            assertThat(browser.page.locator(".register tr.picked")).containsText("K-09");
+            Assertions.assertThat(browser.errors()).isEmpty();
+        }
+    }
+
+    @Test
+    void theTreeIsWalkedRoundAndSteppedThroughItsYearsByKeys() {
+        String site = demo("kilnfield.json", "Kilnfield to look at");
+        try (Browser browser = new Browser()) {
+            browser.open(site + "/trees/" + treeOf(site, "K-01").get("id").longValue());
+            browser.iAm("Tamsin Oke");
+            Locator drawing =
+                    browser.page.getByRole(AriaRole.APPLICATION, new Page.GetByRoleOptions().setName("Drawing"));
+            drawing.focus();
+            assertThat(browser.page.getByText("Seen from the south.")).isVisible();
+            browser.page.keyboard().press("ArrowLeft");
+            assertThat(browser.page.getByText("Seen from the south-west.")).isVisible();
+            int limbs = browser.page.locator(".tree-drawing .limb").count();
+            browser.page.keyboard().press("ArrowUp");
+            assertThat(browser.button("after 2027")).hasAttribute("aria-pressed", "true");
+            Assertions.assertThat(browser.page.locator(".tree-drawing .limb").count())
+                    .isLessThan(limbs);
+            browser.page.keyboard().press("ArrowDown");
+            assertThat(browser.page.locator(".tree-drawing .limb")).hasCount(limbs);
+            assertThat(browser.part("Take care")).containsText("licensed arborist");
+        }
+    }
+
+    @Test
+    void twoWhoEditOneTreeAreToldAndLoseNothing() {
+        String site = demo("saltmarsh-row.json", "Saltmarsh for two");
+        JsonNode tree = treeOf(site, "S-1");
+        try (Browser browser = new Browser()) {
+            browser.open(site + "/trees/" + tree.get("id").longValue() + "/edit");
+            browser.iAm("Mere Tolhurst");
+            browser.fill("Note", "mine");
+            ObjectNode data = ((ObjectNode) tree.get("data")).put("note", "theirs");
+            TestServer.put(
+                            "/api/trees/" + tree.get("id").longValue(),
+                            TestServer.JSON.writeValueAsString(TestServer.JSON
+                                    .createObjectNode()
+                                    .put("version", 1)
+                                    .set("data", data)))
+                    .expect(200);
+            browser.press("Save");
+            assertThat(browser.page.getByRole(AriaRole.ALERT)).containsText("changed by somebody else");
+            assertThat(browser.page.getByLabel("Note")).hasValue("mine");
+            Assertions.assertThat(treeOf(site, "S-1").at("/data/note").stringValue())
+                    .isEqualTo("theirs");
+        }
+    }
+
+    @Test
+    void aSurveyFileGoesOutAndFillsTheNextWalk() throws IOException {
+        String site = demo("saltmarsh-row.json", "Saltmarsh files");
+        String tree = site + "/trees/" + treeOf(site, "S-2").get("id").longValue();
+        Path file = Files.createTempFile("survey", ".json");
+        try (Browser browser = new Browser()) {
+            browser.open(tree);
+            browser.iAm("Mere Tolhurst");
+            Download download = browser.page.waitForDownload(() -> browser.follow("survey file"));
+            download.saveAs(file);
+            browser.phone();
+            browser.open(tree + "/walk");
+            browser.step("Judge");
+            browser.page.getByLabel("Survey file").setInputFiles(file);
+            assertThat(browser.page.getByText("7 limbs, 2 of them with something wrong."))
+                    .isVisible();
+            browser.press("Save and judge");
+            assertThat(browser.part("Surveys").locator("li")).hasCount(2);
+        } finally {
+            Files.delete(file);
+        }
+    }
+
+    @Test
+    void aRefusedSurveyNamesTheFieldAndKeepsTheDraft() {
+        String site = demo("saltmarsh-row.json", "Saltmarsh refused");
+        String tree = site + "/trees/" + treeOf(site, "S-3").get("id").longValue();
+        try (Browser browser = new Browser()) {
+            browser.open(tree + "/walk");
+            browser.iAm("Mere Tolhurst");
+            browser.press("Start from that survey");
+            browser.number("Height", "");
+            assertThat(browser.page.getByText("draft kept")).isVisible();
+            browser.step("Judge");
+            assertThat(browser.page.getByText("Still wanted: height.")).isVisible();
+            browser.press("Save and judge");
+            assertThat(browser.page.getByRole(AriaRole.ALERT)).containsText("Height is missing");
+            assertThat(browser.page.getByText("10 limbs")).isVisible();
+        }
+    }
+}

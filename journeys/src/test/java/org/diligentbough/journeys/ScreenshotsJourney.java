@@ -1,0 +1,53 @@
+package org.diligentbough.journeys;
+
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.LoadState;
+import java.nio.file.Path;
+import org.diligentbough.server.TestServer;
+import org.junit.jupiter.api.Tag;
+import org.junit.jupiter.api.Test;
+
+/** Takes the pictures of docs/screenshots anew, from the demo on 20 February 2027. */
+@Tag("screenshots")
+class ScreenshotsJourney {
+    private static final Path FOLDER = TestServer.project().resolve("docs/screenshots");
+
+    @Test
+    void theMainViews() {
+        String kilnfield = DemoJourney.demo("kilnfield.json", "Kilnfield Orchard");
+        DemoJourney.demo("saltmarsh-row.json", "Saltmarsh Row");
+        long treeId = TestServer.get("/api" + kilnfield + "/trees?q=K-01")
+                .expect(200)
+                .at("/trees/0/id")
+                .longValue();
+        try (Browser browser = new Browser()) {
+            browser.open(kilnfield);
+            browser.iAm("Tamsin Oke");
+            browser.open(kilnfield + "?tree=" + treeId);
+            take(browser, "orchard");
+            browser.open(kilnfield + "/trees/" + treeId + "?limb=B");
+            take(browser, "tree");
+            browser.press("above");
+            browser.page.locator("section[aria-label=Plan]").scrollIntoViewIfNeeded();
+            take(browser, "plan");
+            browser.open(kilnfield + "/settings");
+            take(browser, "site");
+            browser.phone();
+            browser.open(kilnfield + "/walk");
+            take(browser, "walk-choose");
+            browser.open(kilnfield + "/trees/" + treeId + "/walk");
+            browser.press("Start from that survey");
+            take(browser, "walk-tree");
+            browser.step("Limbs");
+            take(browser, "walk-limbs");
+            browser.page.locator(".limb-row").first().click();
+            take(browser, "walk-limb");
+        }
+    }
+
+    private static void take(Browser browser, String name) {
+        browser.page.waitForLoadState(LoadState.NETWORKIDLE);
+        browser.page.waitForTimeout(300);
+        browser.page.screenshot(new Page.ScreenshotOptions().setPath(FOLDER.resolve(name + ".png")));
+    }
+}

@@ -1,0 +1,86 @@
+package org.diligentbough.server;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.diligentbough.server.TestServer.JSON;
+import static org.diligentbough.server.TestServer.file;
+import static org.diligentbough.server.TestServer.get;
+import static org.diligentbough.server.TestServer.post;
+
+import java.time.LocalDate;
+import org.junit.jupiter.api.Test;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.ObjectNode;
+
+/** Archives: a whole site out and in, and the demo, which is nothing else. */
+class ArchiveApiTest {
+
+    private static ObjectNode demo(String name, String siteName) {
+        ObjectNode archive = (ObjectNode) JSON.readTree(file("demo/" + name));
+        ((ObjectNode) archive.get("site")).put("name", siteName);
+        return archive;
+    }
+
+    private static long add(JsonNode archive) {
+        return post("/api/archives", JSON.writeValueAsString(archive))
+                .expect(201)
+                .get("siteId")
+                .longValue();
+    }
+
+    @Test
+    void theDemoCanBeBroughtInAndItsDaysCountFromToday() {
+        long siteId = add(demo("kilnfield.json", "Kilnfield for a test"));
+        JsonNode trees = get("/api/sites/" + siteId + "/trees").expect(200);
+        assertThat(trees.get("total").intValue()).isEqualTo(12);
+        assertThat(trees.get("trees"))
+                .extracting(tree -> tree.at("/data/species").stringValue())
+                .satisfies(
+                        kinds -> assertThat(kinds.stream().distinct().count()).isGreaterThanOrEqualTo(6));
+        assertThat(trees.at("/trees/0/survey/surveyedOn").stringValue())
+                .isEqualTo(LocalDate.parse(TestServer.TODAY).minusDays(34).toString());
+        for (JsonNode tree : trees.get("trees")) {
+            JsonNode judgement = get("/api/trees/" + tree.get("id").longValue() + "/judgement")
+                    .expect(200);
+            assertThat(judgement.at("/evaluation/limbs").size()).isBetween(6, 20);
+        }
+        assertThat(get("/api/sites/" + add(demo("saltmarsh-row.json", "Saltmarsh for a test")) + "/trees")
+                        .json()
+                        .get("total")
+                        .intValue())
+                .isEqualTo(3);
+    }
+
+    @Test
+    void whatGoesOutComesInTheSame() {
+        long siteId = add(demo("kilnfield.json", "Out"));
+        ObjectNode out = (ObjectNode) get("/api/sites/" + siteId + "/archive").expect(200);
+        ((ObjectNode) out.get("site")).put("name", "In again");
+        ObjectNode again =
+                (ObjectNode) get("/api/sites/" + add(out) + "/archive").expect(200);
+        assertThat(again).isEqualTo(out);
+    }
+
+    @Test
+    void whatIsWrongIsNamedAndNothingIsHalfImported() {
+        ObjectNode bad = demo("kilnfield.json", "Half");
+        ((ObjectNode) bad.at("/trees/3/tree")).put("species", "oak");
+        JsonNode first = post("/api/archives", JSON.writeValueAsString(bad)).expect(422);
+        assertThat(first.at("/errors/0/pointer").stringValue()).isEqualTo("/trees/3/tree/species");
+        ObjectNode worse = demo("kilnfield.json", "Half");
+        ((ObjectNode) worse.at("/trees/5/surveys/0/survey/limbs/0")).put("diameterCm", -4);
+        JsonNode second = post("/api/archives", JSON.writeValueAsString(worse)).expect(422);
+        assertThat(second.at("/errors/0/pointer").stringValue())
+                .isEqualTo("/trees/5/surveys/0/survey/limbs/0/diameterCm");
+        assertThat(get("/api/sites").json())
+                .noneMatch(site -> site.at("/data/name").stringValue().equals("Half"));
+        post("/api/archives", "{\"format\": \"something\"}").expect(422);
+        post("/api/archives", "not json").expect(400);
+        long siteId = add(demo("saltmarsh-row.json", "Only once"));
+        assertThat(siteId).isPositive();
+        assertThat(post("/api/archives", JSON.writeValueAsString(demo("saltmarsh-row.json", "Only once")))
+                        .expect(422)
+                        .at("/errors/0/pointer")
+                        .stringValue())
+                .isEqualTo("/site/name");
+    }
+}

@@ -1,0 +1,197 @@
+package org.diligentbough.server;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.IOException;
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.sql.Connection;
+import java.sql.DriverManager;
+import java.sql.SQLException;
+import java.util.UUID;
+import org.springframework.boot.SpringApplication;
+import org.springframework.boot.web.server.context.WebServerApplicationContext;
+import org.springframework.context.ConfigurableApplicationContext;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+
+/** The real application on a fresh database, started once for all tests; today is 20 February 2027. */
+public final class TestServer {
+    public static final String TODAY = "2027-02-20";
+    public static final JsonMapper JSON = new JsonMapper();
+
+    private static final HttpClient HTTP = HttpClient.newHttpClient();
+    private static final String ADMIN_URL = System.getenv("BOUGH_TEST_DB");
+    private static final String USER = System.getenv("BOUGH_TEST_DB_USER");
+    private static final String PASSWORD = System.getenv("BOUGH_TEST_DB_PASSWORD");
+    private static final String DATABASE =
+            "bough_" + UUID.randomUUID().toString().replace("-", "");
+
+    private static ConfigurableApplicationContext running;
+    private static long person;
+
+    private TestServer() {}
+
+    /** An answer of the server. */
+    public record Answer(int status, String text) {
+        public JsonNode json() {
+            return JSON.readTree(text);
+        }
+
+        /** The answer's content when it has the status expected. */
+        public JsonNode expect(int wanted) {
+            assertThat(status).as(text).isEqualTo(wanted);
+            return text.isEmpty() ? JSON.createObjectNode() : json();
+        }
+    }
+
+    public static synchronized String url() {
+        if (running == null) {
+            start();
+        }
+        int port = ((WebServerApplicationContext) running).getWebServer().getPort();
+        return "http://127.0.0.1:" + port;
+    }
+
+    private static void start() {
+        if (ADMIN_URL == null) {
+            throw new IllegalStateException("These tests need a PostgreSQL of their own: run them by ./test");
+        }
+        try (Connection admin = DriverManager.getConnection(ADMIN_URL, USER, PASSWORD)) {
+            admin.createStatement().execute("create database " + DATABASE);
+        } catch (SQLException e) {
+            throw new IllegalStateException(e);
+        }
+        running = SpringApplication.run(
+                Application.class,
+                "--server.port=0",
+                "--spring.datasource.url=" + databaseUrl(),
+                "--spring.datasource.username=" + USER,
+                "--spring.datasource.password=" + PASSWORD,
+                "--bough.today=" + TODAY);
+        person = send("POST", "/api/people", "{\"name\":\"Tess Ferrier\"}")
+                .expect(201)
+                .get("id")
+                .longValue();
+    }
+
+    private static String databaseUrl() {
+        return ADMIN_URL.replaceFirst("/[^/]*$", "/" + DATABASE);
+    }
+
+    /** A connection past the server, for looking at what it wrote. */
+    public static Connection database() throws SQLException {
+        url();
+        return DriverManager.getConnection(databaseUrl(), USER, PASSWORD);
+    }
+
+    public static Answer get(String path) {
+        return send("GET", path, null);
+    }
+
+    public static Answer post(String path, String body) {
+        return send("POST", path, body);
+    }
+
+    public static Answer put(String path, String body) {
+        return send("PUT", path, body);
+    }
+
+    public static Answer send(String method, String path, String body) {
+        url();
+        return sendAs(person, method, path, body);
+    }
+
+    /** {@code as} 0 for nobody. */
+    public static Answer sendAs(long as, String method, String path, String body) {
+        HttpRequest.Builder request = HttpRequest.newBuilder(URI.create(url() + path))
+                .method(
+                        method,
+                        body == null
+                                ? HttpRequest.BodyPublishers.noBody()
+                                : HttpRequest.BodyPublishers.ofString(body, StandardCharsets.UTF_8))
+                .header("Content-Type", "application/json");
+        if (as != 0) {
+            request.header("X-Bough-Person", String.valueOf(as));
+        }
+        try {
+            HttpResponse<String> response =
+                    HTTP.send(request.build(), HttpResponse.BodyHandlers.ofString(StandardCharsets.UTF_8));
+            return new Answer(response.statusCode(), response.body());
+        } catch (IOException e) {
+            throw new IllegalStateException(e);
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            throw new IllegalStateException(e);
+        }
+    }
+
+    /** A file of the project, wherever the tests are run from. */
+    public static String file(String path) {
+        try {
+            return Files.readString(project().resolve(path));
+        } catch (IOException e) {
+            throw new IllegalStateException(e);
+        }
+    }
+
+    /** The project's folder, from whichever of its modules the tests run. */
+    public static Path project() {
+        Path folder = Path.of("").toAbsolutePath();
+        while (!Files.isDirectory(folder.resolve("demo"))) {
+            folder = folder.getParent();
+        }
+        return folder;
+    }
+
+    /** A new site of that name; its id. */
+    public static long site(String name) {
+        return post("/api/sites", siteJson(name)).expect(201).get("id").longValue();
+    }
+
+    public static String siteJson(String name) {
+        return """
+                {"name": "%s", "latitude": 52.1, "longitude": -2.4, "timeZone": "Europe/London",
+                 "monthlyMeanC": [4,4,6,9,12,15,17,17,14,11,7,5],
+                 "monthlyRainMm": [70,50,50,55,60,60,60,65,65,75,75,75],
+                 "policy": {"allowance": "quarter", "summerAllowance": 0.1, "bigCuts": 3, "pome": "late-winter",
+                            "apricot": "dry-summer", "peach": "bud-swell", "fig": "whole", "bend": "slanting",
+                            "sealing": "none"}}
+                """.formatted(name);
+    }
+
+    public static String treeJson(String tag) {
+        return """
+                {"tag": "%s", "species": "apple", "cultivar": "Kiln Rose", "bearing": "spur", "purpose": "picking",
+                 "formWanted": "open-centre", "eastM": 1.5, "northM": -2, "targetHeightM": 4.2, "clearanceM": 1.5,
+                 "inContainer": false}
+                """.formatted(tag);
+    }
+
+    public static long tree(long siteId, String tag) {
+        return post("/api/sites/" + siteId + "/trees", treeJson(tag))
+                .expect(201)
+                .get("id")
+                .longValue();
+    }
+
+    /** What is sent from a walk: measures and limbs, no site. */
+    public static String walkJson() {
+        return """
+                {"surveyedOn": "2027-02-10",
+                 "tree": {"heightM": 5.0, "spreadM": 4.5, "trunkGirthCm": 90, "yearsSinceCut": 8},
+                 "limbs": [
+                   {"id": "A", "diameterCm": 12, "originHeightM": 1.3, "azimuthDeg": 0, "angleDeg": 45, "lengthM": 3, "fruiting": 2},
+                   {"id": "B", "diameterCm": 11, "originHeightM": 1.4, "azimuthDeg": 150, "angleDeg": 45, "lengthM": 3, "fruiting": 2},
+                   {"id": "C", "diameterCm": 7, "originHeightM": 1.5, "azimuthDeg": 250, "angleDeg": 50, "lengthM": 2.5,
+                    "faults": [{"kind": "crossing-centre"}]},
+                   {"id": "D", "diameterCm": 5, "originHeightM": 1.6, "azimuthDeg": 300, "angleDeg": 40, "lengthM": 2,
+                    "faults": [{"kind": "dead"}], "overTarget": "path"}]}
+                """;
+    }
+}
