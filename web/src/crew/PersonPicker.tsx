@@ -19,6 +19,8 @@ export function PersonPicker() {
     setCurrentPersonId(id);
     setPicked(String(id));
     setAsking(false);
+    // What was refused while nobody was named is asked for again.
+    void queries.invalidateQueries();
   };
   const add = useMutation({
     mutationFn: async () => unwrap(await api.POST('/api/people', { body: { name } })),

@@ -6,6 +6,7 @@ import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Playwright;
 import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.WaitForSelectorState;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
@@ -62,6 +63,7 @@ final class Browser implements AutoCloseable {
     void iAm(String name) {
         page.getByLabel("Somebody else").fill(name);
         press("That’s me");
+        page.getByRole(AriaRole.DIALOG).waitFor(new Locator.WaitForOptions().setState(WaitForSelectorState.DETACHED));
     }
 
     void press(String button) {
@@ -94,9 +96,7 @@ final class Browser implements AutoCloseable {
 
     /** A number of the walk, by the beginning of its name. */
     void number(String name, String value) {
-        page.getByRole(
-                        AriaRole.TEXTBOX,
-                        new Page.GetByRoleOptions().setName(Pattern.compile("^" + Pattern.quote(name) + "(,|$)")))
+        page.getByRole(AriaRole.TEXTBOX, new Page.GetByRoleOptions().setName(Pattern.compile("^" + name + "(,|$)")))
                 .fill(value);
     }
 

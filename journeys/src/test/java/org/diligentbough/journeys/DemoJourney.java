@@ -133,6 +133,7 @@ class DemoJourney {
             browser.open(tree + "/walk");
             browser.iAm("Mere Tolhurst");
             browser.press("Start from that survey");
+            assertThat(browser.button("Start from that survey")).isHidden();
             browser.number("Height", "");
             assertThat(browser.page.getByText("draft kept")).isVisible();
             browser.step("Judge");

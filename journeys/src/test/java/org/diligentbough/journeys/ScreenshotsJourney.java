@@ -37,6 +37,7 @@ class ScreenshotsJourney {
             take(browser, "walk-choose");
             browser.open(kilnfield + "/trees/" + treeId + "/walk");
             browser.press("Start from that survey");
+            browser.page.getByText("draft kept").waitFor();
             take(browser, "walk-tree");
             browser.step("Limbs");
             take(browser, "walk-limbs");
