@@ -5,7 +5,8 @@ import { api, type Ribbon, unwrap } from '../api/client';
 import { dates, words, Words } from '../parts/format';
 
 const LINE = 15;
-const HEAD = 17;
+/** Today's name above, the months' below it. */
+const HEAD = 27;
 const LABEL = 128;
 const MONTHS = 13;
 const WIDTH = 1200;
@@ -55,8 +56,6 @@ function Strip({ ribbon, siteId }: { ribbon: Ribbon; siteId: number }) {
   const x = (day: string) =>
     LABEL + (Math.min(days, Math.max(0, daysFrom(ribbon.from, day))) / days) * (WIDTH - LABEL);
   const height = HEAD + ribbon.lines.length * LINE + 3;
-  // Beside the line, on the side where no month's name stands.
-  const lateInMonth = Number(ribbon.today.slice(8)) > 14;
   const months = Array.from({ length: MONTHS }, (_, i) => {
     const first = new Date(Date.UTC(+ribbon.from.slice(0, 4), +ribbon.from.slice(5, 7) - 1 + i, 1));
     return {
@@ -80,7 +79,7 @@ function Strip({ ribbon, siteId }: { ribbon: Ribbon; siteId: number }) {
       </defs>
       {months.map((month) => (
         <g key={month.iso}>
-          <line x1={x(month.iso)} x2={x(month.iso)} y1={3} y2={height} stroke="#e2d9c4" />
+          <line x1={x(month.iso)} x2={x(month.iso)} y1={HEAD - 14} y2={height} stroke="#e2d9c4" />
           <text x={x(month.iso) + 4} y={HEAD - 5} fontSize={12} fill="#6b5d50">
             {month.name}
           </text>
@@ -122,14 +121,7 @@ function Strip({ ribbon, siteId }: { ribbon: Ribbon; siteId: number }) {
         );
       })}
       <line x1={x(ribbon.today)} x2={x(ribbon.today)} y1={0} y2={height} stroke="#a03a17" strokeWidth={2} />
-      <text
-        x={x(ribbon.today) + (lateInMonth ? -4 : 4)}
-        y={HEAD - 5}
-        fontSize={12}
-        fill="#a03a17"
-        fontWeight={600}
-        textAnchor={lateInMonth ? 'end' : 'start'}
-      >
+      <text x={x(ribbon.today) + 4} y={10} fontSize={12} fill="#a03a17" fontWeight={600}>
         today
       </text>
     </svg>

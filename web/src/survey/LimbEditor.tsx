@@ -122,7 +122,16 @@ export function LimbEditor({
       <Direction label="Direction" value={limb.azimuthDeg} onChange={(azimuthDeg) => set({ azimuthDeg })} />
       <Chips
         label="Angle above level"
-        options={{ '-30': 'hangs', 0: 'level', 30: '30°', 45: '45°', 60: '60°', 75: '75°', 90: 'upright' }}
+        columns={4}
+        options={[
+          ['-30', 'hangs'],
+          ['0', 'level'],
+          ['30', '30°'],
+          ['45', '45°'],
+          ['60', '60°'],
+          ['75', '75°'],
+          ['90', 'upright'],
+        ]}
         value={limb.angleDeg === undefined ? undefined : String(limb.angleDeg)}
         onChange={(deg) => set({ angleDeg: deg === undefined ? undefined : Number(deg) })}
       />

@@ -79,18 +79,25 @@ export function Chips({
   value,
   onChange,
   hint,
+  columns,
 }: {
   label: string;
-  options: Record<string, string>;
+  /** Code and name; in pairs where codes that look like numbers are to keep their order. */
+  options: Record<string, string> | [string, string][];
   value: string | undefined;
   onChange: (value: string | undefined) => void;
   hint?: string;
+  /** In even columns instead of as wide as each name. */
+  columns?: number;
 }) {
   return (
     <fieldset className="walk-field">
       <legend>{label}</legend>
-      <div className="chips">
-        {Object.entries(options).map(([code, name]) => (
+      <div
+        className={columns ? 'chips even' : 'chips'}
+        style={columns ? { gridTemplateColumns: `repeat(${columns}, 1fr)` } : undefined}
+      >
+        {(Array.isArray(options) ? options : Object.entries(options)).map(([code, name]) => (
           <button
             key={code}
             type="button"
@@ -122,7 +129,8 @@ export function Direction({
     <>
       <Chips
         label={label}
-        options={Object.fromEntries(ROSE.map((point, i) => [String(i * 45), point]))}
+        columns={4}
+        options={ROSE.map((point, i): [string, string] => [String(i * 45), point])}
         value={value === undefined ? undefined : String(value)}
         onChange={(deg) => onChange(deg === undefined ? undefined : Number(deg))}
       />
