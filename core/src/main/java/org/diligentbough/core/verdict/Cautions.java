@@ -101,6 +101,10 @@ public final class Cautions {
         if (limbs.stream().anyMatch(limb -> limb.verdict() == Verdict.BEND)) {
             say(ReasonCode.CAUTION_TIES);
         }
+        int suckers = scene.tree().rootSuckers().orElse(0);
+        if (suckers > 0) {
+            say(ReasonCode.CAUTION_ROOT_SUCKERS, suckers);
+        }
         if (scene.tree().inContainer()) {
             say(ReasonCode.CAUTION_CONTAINER);
         }
