@@ -169,9 +169,14 @@ public final class LimbJudge {
         if (goes) {
             reasons.add(goesWith(taker.get()));
         }
+        if (!goes) {
+            reasons.addAll(first.reasons());
+        }
+        // Of what else was found only the why: how it would be done holds for the deciding row alone.
         findings.stream()
-                .filter(finding -> finding.row() != TableRow.NOTHING_CLEAR || finding == first && !goes)
-                .flatMap(finding -> finding.reasons().stream())
+                .filter(finding -> goes || finding != first)
+                .filter(finding -> finding.row() != TableRow.NOTHING_CLEAR)
+                .map(finding -> finding.reasons().get(0))
                 .forEach(reasons::add);
         soundness.livedWith(limb).ifPresent(reasons::add);
         if (goes) {
