@@ -131,6 +131,20 @@ public final class TestServer {
         }
     }
 
+    /** One header of the answer to a GET. */
+    public static String header(String path, String name) {
+        try {
+            return HTTP.send(
+                            HttpRequest.newBuilder(URI.create(url() + path)).build(),
+                            HttpResponse.BodyHandlers.discarding())
+                    .headers()
+                    .firstValue(name)
+                    .orElse("");
+        } catch (IOException | InterruptedException e) {
+            throw new IllegalStateException(e);
+        }
+    }
+
     /** A file of the project, wherever the tests are run from. */
     public static String file(String path) {
         try {
