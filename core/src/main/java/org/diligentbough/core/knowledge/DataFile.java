@@ -88,11 +88,12 @@ public final class DataFile {
             return csv.get(column);
         }
 
-        /** The number in a column, which must lie within {@code min} and {@code max}. */
+        /** The number in a column, a decimal or a fraction such as 1/3, which must lie within {@code min} and {@code max}. */
         public double number(String column, double min, double max) {
             double value;
             try {
-                value = Double.parseDouble(text(column));
+                String[] parts = text(column).split("/", 2);
+                value = Double.parseDouble(parts[0]) / (parts.length == 2 ? Double.parseDouble(parts[1]) : 1);
             } catch (NumberFormatException e) {
                 throw wrong(column + " \"" + text(column) + "\" is not a number");
             }

@@ -249,7 +249,7 @@ public final class Planner {
                 .filter(limb -> waiting.containsKey(limb.id()) || !wasRemoved(limb))
                 .count();
         return switch (scene.traits().group()) {
-            case BRANCH_BUSH -> Math.max(1, (int) (mains * scene.figure(BUSH_RENEWAL_SHARE)));
+            case BRANCH_BUSH -> Math.max(1, (int) (mains * scene.figure(BUSH_RENEWAL_SHARE) + 1e-9));
             case STEM_BUSH -> Math.max(1, (int) Math.round(mains * scene.figure(BUSH_RENEWAL_SHARE)));
             case FIG ->
                 scene.survey().site().policy().fig() == Policy.Fig.BY_LIMB

@@ -103,6 +103,12 @@ public final class LimbJudge {
         if (!scene.bush()) {
             otherTreeRows(limb).forEach(found::add);
         }
+        if (takesOver) {
+            found.add(Finding.leave(
+                    TableRow.FRUITFUL,
+                    Verdict.KEEP,
+                    scene.reason(ReasonCode.TAKES_OVER, limb.parent().orElseThrow())));
+        }
         found.add(shoots.nothingClear());
         if (limb.has(FaultKind.BELOW_GRAFT)) {
             found.removeIf(finding -> finding.verdict() != Verdict.REMOVE);

@@ -20,6 +20,7 @@ class DataFilesTest {
     void theShippedFilesCanBeRead() {
         Knowledge knowledge = Knowledge.load();
         assertThat(knowledge.get(Figure.BIG_CUT_CM)).isEqualTo(5);
+        assertThat(knowledge.get(Figure.BUSH_RENEWAL_SHARE)).isEqualTo(1.0 / 3);
         assertThat(knowledge.entry(Figure.TWO_PEOPLE_KG).source().publication()).contains("HSE");
     }
 
@@ -27,6 +28,8 @@ class DataFilesTest {
     void theLineAndWhatIsWrongAreNamed() {
         assertThatThrownBy(() -> figures("big-cut-cm,five,cm,common-practice,,x"))
                 .hasMessage("figures.csv, line 2: value \"five\" is not a number");
+        assertThatThrownBy(() -> figures("big-cut-cm,1/0,cm,common-practice,,x"))
+                .hasMessageContaining("does not lie within");
         assertThatThrownBy(() -> figures("big-cut-cm,500,cm,common-practice,,x"))
                 .hasMessageContaining("line 2")
                 .hasMessageContaining("does not lie within");

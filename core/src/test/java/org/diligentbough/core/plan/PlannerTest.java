@@ -252,6 +252,21 @@ class PlannerTest {
     }
 
     @Test
+    void aThirdOfFifteenMainsIsFive() {
+        SurveyBuilder bush = SurveyBuilder.of(Species.RED_CURRANT);
+        bush.formWanted = Form.BUSH;
+        for (int i = 0; i < 15; i++) {
+            int number = i;
+            bush.limb("M" + i, limb -> limb.origin(0.2)
+                    .diameter(2)
+                    .length(1.2)
+                    .azimuth(number * 24)
+                    .years(number));
+        }
+        assertThat(bush.evaluate().plan().lanes().get(0).cuts()).hasSize(5);
+    }
+
+    @Test
     void aFigByLimbIsRenewedOverFiveYears() {
         SurveyBuilder fig = SurveyBuilder.of(Species.FIG);
         fig.formWanted = null;

@@ -97,10 +97,11 @@ class ShootRowsTest {
     class Row16Spent {
         @Test
         void isCutToAYoungShootNearerTheFrame() {
-            LimbVerdict spent = withFrame()
+            SurveyBuilder tree = withFrame()
                     .limb("X", limb -> limb.fault(FaultKind.SPENT))
-                    .limb("X1", limb -> limb.on("X", 0.5).diameter(1.5).years(1))
-                    .judge("X");
+                    .limb("X1", limb -> limb.on("X", 0.5).diameter(1.5).years(1));
+            LimbVerdict spent = tree.judge("X");
+            assertThat(tree.judge("X1").verdict()).as("it takes over").isEqualTo(Verdict.KEEP);
             assertThat(spent.verdict()).isEqualTo(Verdict.SHORTEN);
             assertThat(spent.cut().orElseThrow().kind()).isEqualTo(CutKind.RENEWAL);
         }
