@@ -1,5 +1,5 @@
 import type { Evaluation, Lane } from '../api/client';
-import { dates, minutes, percent } from '../parts/format';
+import { date, dates, minutes, percent } from '../parts/format';
 import { Reasons } from '../parts/Reasons';
 import { SEASONS, VERDICTS } from '../verdict/words';
 
@@ -24,7 +24,11 @@ export function PlanLanes({
           <div className="lane" key={lane.year + lane.season + lane.window.opens}>
             <div>
               <strong>{lane.yearLabel}</strong> {SEASONS[lane.season]}
-              <div className="faint small">{dates(lane.window.opens, lane.window.closes)}</div>
+              <div className="faint small">
+                {lane.season === 'any'
+                  ? 'until ' + date(lane.window.closes)
+                  : dates(lane.window.opens, lane.window.closes)}
+              </div>
             </div>
             <div className="discs">
               {lane.cuts.map((cut) => {

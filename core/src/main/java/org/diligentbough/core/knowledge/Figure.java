@@ -22,7 +22,7 @@ public enum Figure {
     PLIABLE_CM("cm", 0.5, 5),
     STEEP_DEG("degrees", 30, 90),
     BEND_ROOM_DEG("degrees", 0, 90),
-    CROWN_HANGS_SHARE("share", 0, 1),
+    OUTER_PART_SHARE("share", 0, 1),
     BUSH_MAINS_MOST("branches", 4, 20),
     BUSH_MAINS_LEAST("branches", 4, 20),
     BUSH_RENEWAL_SHARE("share", 0, 1),

@@ -72,11 +72,7 @@ public final class Planner {
         for (PruningYear year = now; year.year() <= last.year(); year = year.plus(1)) {
             boolean resting = tree.resting() && year.year() <= first.year();
             YearBudget budget = budget(year, resting, year.equals(now));
-            if (year.equals(now)) {
-                placeAnySeason(budget, today, true);
-            } else {
-                placeAnySeason(budget, year.days().getStart(), false);
-            }
+            placeAnySeason(budget, year.equals(now));
             int detailYears = last.year() - year.year() + 1;
             List<LaneDraft> ofYear = lanesOf(budget, today);
             ofYear.stream()
@@ -165,9 +161,13 @@ public final class Planner {
     }
 
     /** Urgent cuts, dead wood, shoots below the graft. The first two wait for nothing. */
-    private void placeAnySeason(YearBudget budget, LocalDate from, boolean firstYear) {
-        LaneDraft lane =
-                new LaneDraft(budget, Season.ANY, from, budget.year().days().getEndInclusive(), false);
+    private void placeAnySeason(YearBudget budget, boolean firstYear) {
+        LaneDraft lane = new LaneDraft(
+                budget,
+                Season.ANY,
+                budget.year().days().getStart(),
+                budget.year().days().getEndInclusive(),
+                false);
         for (LimbVerdict limb : List.copyOf(waiting.values())) {
             boolean waitsForNothing = limb.urgent() || !scene.branching().living(limb.limb());
             boolean placed =

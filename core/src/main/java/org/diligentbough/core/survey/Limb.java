@@ -66,11 +66,6 @@ public record Limb(
         return diameterCm * (1 - (1 - TIP_TAPER) * alongM / lengthM);
     }
 
-    /** Distance from the base, m, at which it has tapered to a diameter; may lie past the tip. */
-    public double alongAtM(double diameterWantedCm) {
-        return (1 - diameterWantedCm / diameterCm) * lengthM / (1 - TIP_TAPER);
-    }
-
     /** Volume, m3, of the tapered wood from a distance in metres to the tip: a truncated cone. */
     public double volumeBeyondM3(double alongM) {
         double a = diameterAtCm(alongM) / 100;

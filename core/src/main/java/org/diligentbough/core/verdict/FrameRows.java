@@ -1,5 +1,6 @@
 package org.diligentbough.core.verdict;
 
+import static org.diligentbough.core.knowledge.Figure.OUTER_PART_SHARE;
 import static org.diligentbough.core.knowledge.Figure.SECATEURS_CM;
 import static org.diligentbough.core.knowledge.Figure.SHADED_LIGHT;
 import static org.diligentbough.core.knowledge.Figure.THICK_SIDE_LIMB_RATIO;
@@ -154,7 +155,8 @@ final class FrameRows {
 
     /** Row 13: in the way beneath; judged by its outer half, never by where it leaves. */
     Optional<Finding> low(Limb limb) {
-        double middleM = scene.branching().pointAt(limb, limb.lengthM() / 2).upM();
+        double outerFromM = limb.lengthM() * (1 - scene.figure(OUTER_PART_SHARE));
+        double middleM = scene.branching().pointAt(limb, outerFromM).upM();
         double tipM = scene.branching().tip(limb).upM();
         if (scene.wildlife()) {
             return Optional.empty();
@@ -181,7 +183,7 @@ final class FrameRows {
             return Optional.of(Finding.act(
                     TableRow.LOW, Verdict.SHORTEN, scene.shortenByAThird(limb), scene.reason(ReasonCode.LOW)));
         }
-        double risesAboveM = limb.lengthM() / 2 * (1 + (middleM - clearM) / (middleM - tipM));
+        double risesAboveM = outerFromM + (limb.lengthM() - outerFromM) * (middleM - clearM) / (middleM - tipM);
         double leastM = Math.min(Math.max(risesAboveM * 0.98, scene.leastKeptM(limb)), limb.lengthM() * 0.95);
         Place place = scene.sideBranches(limb).stream()
                 .filter(branch -> branch.originM() <= risesAboveM && branch.originM() >= scene.leastKeptM(limb))

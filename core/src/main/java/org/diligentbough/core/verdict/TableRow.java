@@ -25,10 +25,5 @@ public enum TableRow {
     OVERLONG,
     PLIABLE,
     FRUITFUL,
-    NOTHING_CLEAR;
-
-    /** Whether it is one of the three Ds: dead, diseased, damaged. */
-    public boolean unsound() {
-        return compareTo(DAMAGED) <= 0;
-    }
+    NOTHING_CLEAR
 }

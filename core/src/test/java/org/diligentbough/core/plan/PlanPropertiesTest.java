@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.within;
 
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
@@ -125,6 +126,16 @@ class PlanPropertiesTest {
                 assertThat(turns).as("shortened, then removed").containsExactly(Verdict.SHORTEN, Verdict.REMOVE);
             }
         });
+    }
+
+    @Property(tries = 500)
+    void thePlanIsInTimeOrderAndWhatIsUrgentStandsFirst(@ForAll("trees") SurveyBuilder tree) {
+        Evaluation evaluation = tree.evaluate();
+        List<Lane> lanes = evaluation.plan().lanes();
+        assertThat(lanes).isSortedAccordingTo(Comparator.comparing(Lane::opens));
+        evaluation.limbs().stream().filter(LimbVerdict::urgent).forEach(limb -> assertThat(
+                        lanes.get(0).cuts())
+                .anyMatch(cut -> cut.limb().equals(limb.limb().id())));
     }
 
     @Property(tries = 1000)
