@@ -5,6 +5,7 @@ import type { Judgement, LimbAnswer, Tree, Worded } from '../api/client';
 import { useTree } from '../orchard/queries';
 import { FORMS, TRIAGE, TRIAGE_MEANS } from '../orchard/words';
 import { Loading } from '../parts/Loading';
+import { ProblemAlert } from '../parts/ProblemAlert';
 import { Reasons, State } from '../parts/Reasons';
 import {
   centimetres,
@@ -20,13 +21,14 @@ import {
 import { useTitle } from '../parts/useTitle';
 import { PlanLanes } from '../plan/PlanLanes';
 import { standingAfter, type View } from './projection';
-import { useHistory, useJudgement, useSurveys } from './queries';
+import { useHistory, useJudgement, useMayCut, useSurveys } from './queries';
 import { TreeDrawing } from './TreeDrawing';
 import {
   CUT_MEANS,
   CUTS,
   ENTITIES,
   MAY_CUT,
+  ON_A_DAY,
   REACHES,
   TECHNIQUES,
   TICKETS,
@@ -70,8 +72,13 @@ export function TreePage() {
           its limbs, thickest first. The judgement comes at once.
         </p>
       )}
+      {!survey && <OnAnotherDay treeId={treeId} />}
       {survey &&
-        (judgement.data ? <Judged judgement={judgement.data} /> : <Loading error={judgement.error} />)}
+        (judgement.data ? (
+          <Judged judgement={judgement.data} treeId={treeId} />
+        ) : (
+          <Loading error={judgement.error} />
+        ))}
       <Records treeId={treeId} at={at} />
     </>
   );
@@ -90,7 +97,36 @@ function facts(tree: Tree): string {
   return parts.join(', ');
 }
 
-function Judged({ judgement }: { judgement: Judgement }) {
+/** May it be cut on another day? */
+function OnAnotherDay({ treeId }: { treeId: number }) {
+  const [day, setDay] = useState('');
+  const answer = useMayCut(treeId, day);
+  return (
+    <div className="d-flex flex-wrap gap-2 align-items-baseline no-print">
+      <label htmlFor="another-day" className="faint">
+        On another day?
+      </label>
+      <input
+        id="another-day"
+        type="date"
+        className="form-control form-control-sm"
+        style={{ width: 'auto' }}
+        value={day}
+        onChange={(e) => setDay(e.target.value)}
+      />
+      {day && answer.data && (
+        <span aria-live="polite">
+          <State code={answer.data.mayCut} word={ON_A_DAY[answer.data.mayCut]!} />{' '}
+          {answer.data.mayCut === 'no' ? 'Next: ' : 'Window: '}
+          {dates(answer.data.nextOpens, answer.data.nextCloses)}. {answer.data.reasons[0]?.text}
+        </span>
+      )}
+      <ProblemAlert error={answer.error} />
+    </div>
+  );
+}
+
+function Judged({ judgement, treeId }: { judgement: Judgement; treeId: number }) {
   const { evaluation, drawing } = judgement;
   const [params, setParams] = useSearchParams();
   const [after, setAfter] = useState(0);
@@ -127,7 +163,7 @@ function Judged({ judgement }: { judgement: Judgement }) {
   const pickedLimb = picked ? limbs.get(picked) : undefined;
   return (
     <>
-      <Triage judgement={judgement} />
+      <Triage judgement={judgement} treeId={treeId} />
       <div className="tree-page">
         <div>
           <div className="d-flex flex-wrap gap-2 mb-1 align-items-center no-print">
@@ -214,7 +250,7 @@ function Judged({ judgement }: { judgement: Judgement }) {
   );
 }
 
-function Triage({ judgement }: { judgement: Judgement }) {
+function Triage({ judgement, treeId }: { judgement: Judgement; treeId: number }) {
   const { tree, today } = judgement.evaluation;
   const [why, setWhy] = useState(false);
   const allowance = tree.allowance;
@@ -239,6 +275,7 @@ function Triage({ judgement }: { judgement: Judgement }) {
           {today.mayCut === 'no' ? 'Next: ' : 'Window: '}
           {dates(today.nextOpens, today.nextCloses)}. {today.reasons[0]?.text}
         </span>
+        <OnAnotherDay treeId={treeId} />
       </div>
     </section>
   );

@@ -22,3 +22,13 @@ export const useHistory = (treeId: number) =>
     queryFn: async () =>
       unwrap(await api.GET('/api/trees/{treeId}/history', { params: { path: { treeId } } })),
   });
+
+/** Whether live wood of a tree may be cut on a day; asked once a day is given. */
+export const useMayCut = (treeId: number, on: string) =>
+  useQuery({
+    queryKey: ['may-cut', treeId, on],
+    enabled: on !== '',
+    queryFn: async () =>
+      unwrap(await api.GET('/api/trees/{treeId}/season', { params: { path: { treeId }, query: { on } } })),
+    placeholderData: (before) => before,
+  });

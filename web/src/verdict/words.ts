@@ -74,6 +74,8 @@ export const MAY_CUT: Record<string, string> = {
   no: 'not to be cut today',
 };
 
+export const ON_A_DAY: Record<string, string> = { yes: 'yes', 'with-care': 'with care', no: 'no' };
+
 export const SEASONS: Record<string, string> = {
   dormant: 'while dormant',
   'bud-swell': 'at bud swell',

@@ -75,6 +75,8 @@ class DemoJourney {
             browser.page.keyboard().press("ArrowDown");
             assertThat(browser.page.locator(".tree-drawing .limb")).hasCount(limbs);
             assertThat(browser.part("Take care")).containsText("licensed arborist");
+            browser.page.getByLabel("On another day?").fill("2027-05-20");
+            assertThat(browser.page.getByText("Next: 1 Feb – 31 Mar 2028.")).isVisible();
         }
     }
 

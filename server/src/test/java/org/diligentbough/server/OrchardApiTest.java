@@ -149,12 +149,35 @@ class OrchardApiTest {
             String expected = line.get("species").stringValue().equals("apple") ? "yes" : "no";
             assertThat(line.at("/today/mayCut").stringValue()).isEqualTo(expected);
         }
-        assertThat(get("/api/sites/" + siteId + "/season/plum?on=2027-07-20")
+    }
+
+    @Test
+    void aTreeMayBeCutOnADayByItsKindItsFormAndWhatWasSeen() {
+        long siteId = site("Days");
+        long treeId = tree(siteId, "D-1");
+        String season = "/api/trees/" + treeId + "/season?on=";
+        assertThat(get(season + "2027-02-20").expect(200).get("mayCut").stringValue())
+                .isEqualTo("yes");
+        JsonNode may = get(season + "2027-05-20").expect(200);
+        assertThat(may.get("mayCut").stringValue()).isEqualTo("no");
+        assertThat(may.get("nextOpens").stringValue()).isEqualTo("2028-02-01");
+        assertThat(may.at("/reasons/0/text").stringValue()).contains("bud swell");
+        String budsSwell = TestServer.walkJson()
+                .replace("\"surveyedOn\"", "\"observedStage\": {\"bbch\": 1, \"on\": \"2027-02-10\"}, \"surveyedOn\"");
+        post("/api/trees/" + treeId + "/surveys", budsSwell).expect(201);
+        assertThat(get(season + "2027-02-20").json().get("mayCut").stringValue())
+                .isEqualTo("no");
+        long espalier = post("/api/sites/" + siteId + "/trees", treeJson("E").replace("open-centre", "espalier"))
+                .expect(201)
+                .get("id")
+                .longValue();
+        assertThat(get("/api/trees/" + espalier + "/season?on=2027-08-01")
                         .json()
                         .get("mayCut")
                         .stringValue())
                 .isEqualTo("yes");
-        get("/api/sites/" + siteId + "/season/oak").expect(422);
+        get(season + "tomorrow").expect(400);
+        get("/api/trees/" + treeId + "/season").expect(400);
     }
 
     @Test

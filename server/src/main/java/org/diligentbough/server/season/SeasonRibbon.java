@@ -4,6 +4,7 @@ import java.time.LocalDate;
 import java.util.List;
 import org.diligentbough.core.Rulebook;
 import org.diligentbough.core.knowledge.Codes;
+import org.diligentbough.core.orchard.Form;
 import org.diligentbough.core.orchard.Species;
 import org.diligentbough.core.season.CuttingCalendar;
 import org.diligentbough.core.season.MayCut;
@@ -11,11 +12,12 @@ import org.diligentbough.core.season.Window;
 import org.diligentbough.server.orchard.OrchardService;
 import org.diligentbough.server.orchard.SiteMapper.SiteRow;
 import org.diligentbough.server.orchard.TreeMapper;
+import org.diligentbough.server.orchard.TreeMapper.TreeRow;
 import org.diligentbough.server.shared.MayBeNull;
-import org.diligentbough.server.shared.ProblemException;
 import org.diligentbough.server.shared.Today;
 import org.diligentbough.server.shared.Wording;
 import org.diligentbough.server.shared.Wording.Worded;
+import org.diligentbough.server.survey.SurveyService;
 import org.springframework.format.annotation.DateTimeFormat;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -23,20 +25,28 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import org.threeten.extra.LocalDateRange;
 
-/** When each kind of tree a site has may be cut, over the year from last month on. */
+/** When each kind of tree a site has may be cut, over the year from last month on, and whether one tree may on a day. */
 @RestController
 class SeasonRibbon {
     private static final int MONTHS = 13;
 
     private final OrchardService orchard;
     private final TreeMapper trees;
+    private final SurveyService surveys;
     private final Rulebook rules;
     private final Today today;
     private final Wording wording;
 
-    SeasonRibbon(OrchardService orchard, TreeMapper trees, Rulebook rules, Today today, Wording wording) {
+    SeasonRibbon(
+            OrchardService orchard,
+            TreeMapper trees,
+            SurveyService surveys,
+            Rulebook rules,
+            Today today,
+            Wording wording) {
         this.orchard = orchard;
         this.trees = trees;
+        this.surveys = surveys;
         this.rules = rules;
         this.today = today;
         this.wording = wording;
@@ -102,18 +112,22 @@ class SeasonRibbon {
                 Codes.of(answer.answer()), wording.all(answer.reasons()), answer.nextOpens(), answer.nextCloses());
     }
 
-    /** May a kind be cut at a site on a day; today if none is given. */
-    @GetMapping("/api/sites/{siteId}/season/{species}")
+    /** May live wood of a tree be cut on a day, by its kind and form and by what was last seen of its growth. */
+    @GetMapping("/api/trees/{treeId}/season")
     MayCutView mayCutOn(
-            @PathVariable long siteId,
-            @PathVariable String species,
-            @RequestParam(defaultValue = "false") boolean trained,
-            @RequestParam(required = false) @DateTimeFormat(iso = DateTimeFormat.ISO.DATE) LocalDate on) {
-        SiteRow site = orchard.site(siteId);
-        Species kind = Codes.parse(Species.class, species)
-                .orElseThrow(() -> ProblemException.wrongField(
-                        "/species", "is not known; choose one of " + Codes.all(Species.class)));
-        LocalDate day = on == null ? today.in(site.zone()) : on;
-        return mayCut(rules.calendar(site.data().toSite(), kind, trained).mayCut(day));
+            @PathVariable long treeId, @RequestParam @DateTimeFormat(iso = DateTimeFormat.ISO.DATE) LocalDate on) {
+        TreeRow tree = orchard.tree(treeId);
+        CuttingCalendar calendar = surveys.newestAsOfToday(treeId)
+                .map(rules::calendar)
+                .orElseGet(() -> rules.calendar(
+                        orchard.site(tree.siteId()).data().toSite(),
+                        Codes.parse(Species.class, tree.species()).orElseThrow(),
+                        trained(tree)));
+        return mayCut(calendar.mayCut(on));
+    }
+
+    private static boolean trained(TreeRow tree) {
+        String form = tree.formWanted() == null ? tree.form() : tree.formWanted();
+        return form != null && Codes.parse(Form.class, form).orElseThrow().trained();
     }
 }

@@ -7,6 +7,7 @@ import java.util.Optional;
 import org.diligentbough.core.Evaluation;
 import org.diligentbough.core.Rulebook;
 import org.diligentbough.core.knowledge.Codes;
+import org.diligentbough.core.survey.Survey;
 import org.diligentbough.core.verdict.LimbVerdict;
 import org.diligentbough.server.orchard.OrchardService;
 import org.diligentbough.server.orchard.SiteMapper.SiteRow;
@@ -69,6 +70,12 @@ public class SurveyService {
     public SurveyRow newest(long treeId) {
         return surveys.newest(orchard.tree(treeId).id())
                 .orElseThrow(() -> ProblemException.notFound("This tree has not been surveyed yet."));
+    }
+
+    /** The newest survey of a tree as of today, if it has one. */
+    public Optional<Survey> newestAsOfToday(long treeId) {
+        return surveys.newest(orchard.tree(treeId).id())
+                .map(survey -> SurveyMapping.toSurvey(reader.read(fileOf(survey))));
     }
 
     /** One survey as a complete survey file, with site and tree as the register has them now. */
