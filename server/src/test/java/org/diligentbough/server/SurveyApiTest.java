@@ -78,6 +78,21 @@ class SurveyApiTest {
     }
 
     @Test
+    void whatTheRegisterSaysOfATreeHoldsWhateverAFileSays() {
+        long treeId = tree(site("Registers"), "W-1");
+        // Grown for wildlife, the height would not matter; the register says picking, up to 4.2 m.
+        String file = walkJson()
+                .replace("\"heightM\": 5.0", "\"heightM\": 9.0, \"purpose\": \"wildlife\", \"label\": \"Q\"")
+                .replace("\"yearsSinceCut\": 8", "\"yearsSinceCut\": 1");
+        JsonNode kept = post("/api/trees/" + treeId + "/surveys", file).expect(201);
+        assertThat(kept.get("triage").stringValue()).isEqualTo("renovate");
+        assertThat(get("/api/trees/" + treeId + "/judgement").json().at("/evaluation/tree/triage"))
+                .isEqualTo(kept.get("triage"));
+        post("/api/trees/" + treeId + "/surveys", file.replace("wildlife", "glory"))
+                .expect(422);
+    }
+
+    @Test
     void aSurveyIsCorrectedByItsVersion() {
         long treeId = tree(site("Corrections"), "W-1");
         long surveyId = post("/api/trees/" + treeId + "/surveys", walkJson())

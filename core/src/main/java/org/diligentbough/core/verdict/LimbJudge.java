@@ -65,7 +65,6 @@ public final class LimbJudge {
         Set<String> goneFirst = gone(findings, losers);
         Map<String, Finding> uprights = shoots.uprights(branching.outwards().stream()
                 .filter(limb -> !goneFirst.contains(limb.id()))
-                .filter(limb -> !takenOver.contains(limb.id()) || limb.has(FaultKind.UPRIGHT_SHOOT))
                 .toList());
         uprights.forEach((id, finding) -> findings.get(id).add(finding));
         pairs.settle(gone(findings, Map.of()))

@@ -147,12 +147,14 @@ public class SurveyService {
         }
         SurveyFile survey = reader.read((JsonNode) file);
         LocalDate surveyedOn = survey.surveyedOn() == null ? survey.today() : survey.surveyedOn();
-        Evaluation evaluation = evaluate(file);
+        // Judged as it will be whenever it is read: by what the register says, whatever the file said of that.
+        ObjectNode kept = document.stored(file, surveyedOn);
+        Evaluation evaluation = evaluate(document.complete(kept, tree, site(tree), todayAt(tree)));
         return new SurveyRecord(
                 tree.id(),
                 surveyedOn,
                 who,
-                json.writeValueAsString(document.stored(file, surveyedOn)),
+                json.writeValueAsString(kept),
                 survey.tree().heightM(),
                 survey.tree().spreadM(),
                 survey.tree().trunkGirthCm(),
