@@ -62,7 +62,9 @@ export function PersonPicker() {
             </div>
           )}
           <Form onSubmit={submit}>
-            <Form.Label htmlFor="person-name">Somebody else</Form.Label>
+            <Form.Label htmlFor="person-name">
+              {people.data?.length ? 'Somebody else' : 'Your name'}
+            </Form.Label>
             <div className="d-flex gap-2">
               <Form.Control
                 id="person-name"
@@ -71,7 +73,7 @@ export function PersonPicker() {
                 placeholder="Name"
                 onChange={(e) => setName(e.target.value)}
               />
-              <Button type="submit" disabled={!name.trim() || add.isPending}>
+              <Button type="submit" className="text-nowrap" disabled={!name.trim() || add.isPending}>
                 That’s me
               </Button>
             </div>
