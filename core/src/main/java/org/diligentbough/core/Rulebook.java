@@ -27,10 +27,7 @@ public record Rulebook(Knowledge knowledge, SpeciesTraits.Table species, WindowT
 
     /** When the surveyed tree may be cut, with what was seen of its growth. */
     public CuttingCalendar calendar(Survey survey) {
-        Form form = survey.tree()
-                .formWanted()
-                .or(survey.tree()::form)
-                .orElse(species.of(survey.tree().species()).formWanted());
+        Form form = survey.tree().formAimedAt(species.of(survey.tree().species()));
         Optional<LocalDate> growing =
                 survey.tree().stillGrowing().filter(Boolean::booleanValue).map(yes -> survey.surveyedOn());
         CuttingCalendar.Seen seen = survey.observedStage()

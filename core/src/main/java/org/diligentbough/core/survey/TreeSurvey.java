@@ -7,6 +7,7 @@ import org.diligentbough.core.orchard.Bearing;
 import org.diligentbough.core.orchard.Form;
 import org.diligentbough.core.orchard.Purpose;
 import org.diligentbough.core.orchard.Species;
+import org.diligentbough.core.orchard.SpeciesTraits;
 
 /**
  * What was measured of the whole tree.
@@ -47,6 +48,11 @@ public record TreeSurvey(
         OptionalDouble yearsSinceCut,
         boolean inContainer,
         Trunk trunk) {
+
+    /** The form aimed at: the one wanted, else the one it has, else what is usual for the species. */
+    public Form formAimedAt(SpeciesTraits traits) {
+        return formWanted.or(() -> form).orElse(traits.formWanted());
+    }
 
     /** Trunk diameter, cm, from its girth. */
     public double trunkDiameterCm() {

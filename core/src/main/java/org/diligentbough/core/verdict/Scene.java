@@ -95,9 +95,9 @@ public final class Scene {
         return knowledge.reason(code, arguments);
     }
 
-    /** The form aimed at: the one wanted, else a trained or natural one it has, else what is usual for the species. */
+    /** The form aimed at. */
     public Form formWanted() {
-        return tree().formWanted().or(tree()::form).orElse(traits.formWanted());
+        return tree().formAimedAt(traits);
     }
 
     boolean wildlife() {

@@ -227,6 +227,36 @@ class CuttingCalendarTest {
     }
 
     @Test
+    void figsMayBeRenewedInAutumnOnlyWhereWintersAreMild() {
+        List<Double> mild = Stream.generate(() -> 12.0).limit(12).toList();
+        LocalDate november = LocalDate.of(2027, 11, 15);
+        assertThat(RULES.calendar(new Site(40, 0, mild, RAIN_MM, Policy.DEFAULT), Species.FIG, false)
+                        .mayCut(november)
+                        .answer())
+                .isEqualTo(MayCut.Answer.WITH_CARE);
+        assertThat(on(Species.FIG, "2027-11-15")).isEqualTo(MayCut.Answer.NO);
+    }
+
+    @Test
+    void whereSpringIsAllFrostCitrusIsLeftToItsLateSummerTrim() {
+        List<Double> cold = Stream.generate(() -> 8.0).limit(12).toList();
+        CuttingCalendar citrus = RULES.calendar(new Site(52, 0, cold, RAIN_MM, Policy.DEFAULT), Species.CITRUS, false);
+        assertThat(citrus.mayCut(LocalDate.of(2027, 5, 10)).answer()).isEqualTo(MayCut.Answer.NO);
+        assertThat(citrus.nextBest(LocalDate.of(2027, 5, 10)).opens()).isEqualTo("2027-08-01");
+    }
+
+    @Test
+    void aBloomSeenLastYearDoesNotCloseThisYearsWindow() {
+        SurveyBuilder apple = SurveyBuilder.withFrame();
+        apple.stage = Optional.of(new Survey.ObservedStage(65, LocalDate.of(2026, 4, 28)));
+        assertThat(apple.evaluate().today().answer()).isEqualTo(MayCut.Answer.YES);
+        apple.stage = Optional.of(new Survey.ObservedStage(95, LocalDate.of(2026, 11, 20)));
+        assertThat(apple.evaluate().today().answer())
+                .as("leaf fall opens, it does not close")
+                .isEqualTo(MayCut.Answer.YES);
+    }
+
+    @Test
     void pruningYearsBearTheYearTheirGrowingSeasonStarts() {
         assertThat(PruningYear.of(LocalDate.of(2026, 11, 1), false).year()).isEqualTo(2027);
         assertThat(PruningYear.of(LocalDate.of(2027, 10, 31), false).year()).isEqualTo(2027);

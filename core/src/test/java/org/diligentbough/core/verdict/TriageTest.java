@@ -11,6 +11,7 @@ import org.diligentbough.core.SurveyBuilder;
 import org.diligentbough.core.knowledge.Reason;
 import org.diligentbough.core.knowledge.ReasonCode;
 import org.diligentbough.core.orchard.Bearing;
+import org.diligentbough.core.orchard.Form;
 import org.diligentbough.core.orchard.Policy;
 import org.diligentbough.core.orchard.Species;
 import org.diligentbough.core.survey.Disease;
@@ -181,6 +182,17 @@ class TriageTest {
                         .allowance()
                         .year())
                 .isEmpty();
+    }
+
+    @Test
+    void theFormAimedAtIsTheOneWantedElseTheOneItHasElseTheUsualOne() {
+        SurveyBuilder apple = withFrame()
+                .limb("X", limb -> limb.fault(FaultKind.CROSSING_CENTRE).fruiting(2));
+        apple.formWanted = null;
+        assertThat(apple.evaluate().scene().formWanted()).isEqualTo(Form.OPEN_CENTRE);
+        assertThat(apple.judge("X").verdict()).isEqualTo(Verdict.REMOVE);
+        apple.formWanted = Form.NATURAL;
+        assertThat(apple.judge("X").verdict()).isEqualTo(Verdict.KEEP);
     }
 
     @Test
