@@ -1,6 +1,8 @@
 package org.diligentbough.core;
 
 import java.time.LocalDate;
+import java.util.Comparator;
+import java.util.List;
 import java.util.Optional;
 import java.util.OptionalInt;
 import org.diligentbough.core.knowledge.Knowledge;
@@ -11,6 +13,9 @@ import org.diligentbough.core.orchard.SpeciesTraits;
 import org.diligentbough.core.season.CuttingCalendar;
 import org.diligentbough.core.season.WindowTable;
 import org.diligentbough.core.survey.Survey;
+import org.diligentbough.core.visit.Standing;
+import org.diligentbough.core.visit.TreeRecord;
+import org.diligentbough.core.visit.Visit;
 
 /** All that the core goes by: numbers, sources, species and windows. Read once at start; immutable. */
 public record Rulebook(Knowledge knowledge, SpeciesTraits.Table species, WindowTable windows) {
@@ -34,6 +39,20 @@ public record Rulebook(Knowledge knowledge, SpeciesTraits.Table species, WindowT
                 .map(stage -> new CuttingCalendar.Seen(OptionalInt.of(stage.bbch()), Optional.of(stage.on()), growing))
                 .orElse(new CuttingCalendar.Seen(OptionalInt.empty(), Optional.empty(), growing));
         return calendar(survey.site(), survey.tree().species(), form.trained(), seen);
+    }
+
+    /**
+     * A tree as it stands.
+     *
+     * @param surveys one at least, all of one tree and as of the same today
+     * @param visits what was done to it
+     */
+    public Standing standing(List<Survey> surveys, List<Visit> visits) {
+        Survey newest = surveys.stream()
+                .max(Comparator.comparing(Survey::surveyedOn))
+                .orElseThrow(() -> new IllegalArgumentException("a tree that was never surveyed is not known"));
+        return new TreeRecord(surveys, visits, species.of(newest.tree().species()), knowledge, calendar(newest))
+                .standing();
     }
 
     private CuttingCalendar calendar(Site site, Species kind, boolean trained, CuttingCalendar.Seen seen) {

@@ -36,6 +36,9 @@ public final class SurveyBuilder {
     public Species species = Species.APPLE;
     public Bearing bearing = Bearing.SPUR;
     public LocalDate today = LocalDate.of(2027, 2, 20);
+    /** The day of the walk; today when null. */
+    public LocalDate surveyedOn;
+
     public double latitude = 52.1;
     public Policy policy = Policy.DEFAULT;
     public Purpose purpose = Purpose.PICKING;
@@ -105,7 +108,8 @@ public final class SurveyBuilder {
                 false,
                 trunk);
         Site site = new Site(latitude, -2.4, MEAN_C, RAIN_MM, policy);
-        return new Survey(site, today, today, stage, tree, limbs, surroundings, years);
+        return new Survey(
+                site, today, surveyedOn == null ? today : surveyedOn, stage, tree, limbs, surroundings, years);
     }
 
     public Evaluation evaluate() {

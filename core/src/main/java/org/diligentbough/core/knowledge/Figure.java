@@ -65,7 +65,8 @@ public enum Figure {
     LARGE_SHARE("share", 0, 1),
     IMPLAUSIBLE_HEIGHT("share", 0, 2),
     FROST_PRONE_MEAN_C("C", 0, 20),
-    SAME_SIDE_DEG("degrees", 10, 180);
+    SAME_SIDE_DEG("degrees", 10, 180),
+    BIENNIAL_LEAST_YEARS("years", 1, 20);
 
     private final String unit;
     private final double min;

@@ -1,14 +1,12 @@
 package org.diligentbough.core.plan;
 
 import static org.diligentbough.core.knowledge.Figure.DETAIL_BUDGET_MINUTES;
-import static org.diligentbough.core.knowledge.Figure.DETAIL_SHARE_MOST;
 import static org.diligentbough.core.knowledge.Figure.MINUTES_SHOOT;
-import static org.diligentbough.core.knowledge.Figure.SHOOT_CM;
 
 import java.util.Optional;
 import org.diligentbough.core.survey.FaultKind;
-import org.diligentbough.core.survey.Limb;
 import org.diligentbough.core.verdict.Scene;
+import org.diligentbough.core.visit.CountedShoots;
 
 /** Shoots that were counted and not entered one by one. */
 final class DetailWork {
@@ -26,17 +24,6 @@ final class DetailWork {
         return (int) Math.max(0, scene.tree().waterSprouts().orElse(0) - entered);
     }
 
-    /** Share of the living crown they are taken to carry: by the wood's cross-section, as for limbs. */
-    double share() {
-        double wood = scene.branching().onTrunk().stream()
-                .filter(scene.branching()::living)
-                .mapToDouble(Limb::diameterCm)
-                .map(cm -> cm * cm)
-                .sum();
-        double shoot = scene.figure(SHOOT_CM);
-        return wood > 0 ? Math.min(scene.figure(DETAIL_SHARE_MOST), shoots() * shoot * shoot / wood) : 0;
-    }
-
     /** A year's part of what is left, as far as the detail budget and the year's allowance go. */
     Optional<RenovationPlan.Detail> fitting(int placedBefore, int yearsLeft, YearBudget budget) {
         int left = shoots() - placedBefore;
@@ -45,7 +32,7 @@ final class DetailWork {
         }
         int wanted = (int) Math.ceil((double) left / yearsLeft);
         int inTime = (int) (scene.figure(DETAIL_BUDGET_MINUTES) / scene.figure(MINUTES_SHOOT));
-        double shareOfOne = share() / shoots();
+        double shareOfOne = CountedShoots.share(scene, shoots()) / shoots();
         int inAllowance = shareOfOne > 0 ? (int) Math.min(left, Math.max(0, budget.left(false)) / shareOfOne) : left;
         int done = Math.min(wanted, Math.min(inTime, inAllowance));
         if (done <= 0) {

@@ -6,6 +6,8 @@ import java.util.List;
 import java.util.Optional;
 import org.diligentbough.core.knowledge.Reason;
 import org.diligentbough.core.season.Season;
+import org.diligentbough.core.season.Window;
+import org.threeten.extra.LocalDateRange;
 
 /** A lane while cuts are put into it. */
 final class LaneDraft {
@@ -13,6 +15,8 @@ final class LaneDraft {
     final Season season;
     final LocalDate opens;
     final LocalDate closes;
+    /** How good the time is; empty for {@link Season#ANY}. */
+    final Optional<Window.Quality> quality;
     /** Whether it takes from the summer's allowance: a summer lane of trees whose main cut is dormant. */
     final boolean summerOnly;
 
@@ -20,12 +24,27 @@ final class LaneDraft {
     Optional<Reason> overrun = Optional.empty();
     Optional<RenovationPlan.Detail> detail = Optional.empty();
 
-    LaneDraft(YearBudget budget, Season season, LocalDate opens, LocalDate closes, boolean summerOnly) {
+    LaneDraft(YearBudget budget, Window window, boolean summerOnly) {
+        this(budget, window.season(), window.days(), Optional.of(window.quality()), summerOnly);
+    }
+
+    private LaneDraft(
+            YearBudget budget,
+            Season season,
+            LocalDateRange days,
+            Optional<Window.Quality> quality,
+            boolean summerOnly) {
         this.budget = budget;
         this.season = season;
-        this.opens = opens;
-        this.closes = closes;
+        this.opens = days.getStart();
+        this.closes = days.getEndInclusive();
+        this.quality = quality;
         this.summerOnly = summerOnly;
+    }
+
+    /** What is not bound to the species' windows. */
+    static LaneDraft anySeason(YearBudget budget) {
+        return new LaneDraft(budget, Season.ANY, budget.year().days(), Optional.empty(), false);
     }
 
     boolean empty() {
@@ -38,6 +57,7 @@ final class LaneDraft {
                 season,
                 opens,
                 closes,
+                quality,
                 cuts,
                 cuts.stream().mapToDouble(RenovationPlan.PlannedCut::share).sum(),
                 budget.laneAllowance(summerOnly),
@@ -46,5 +66,10 @@ final class LaneDraft {
                         + detail.map(RenovationPlan.Detail::minutes).orElse(0),
                 overrun,
                 detail);
+    }
+
+    /** Branches are spread while buds are at rest or once shoots have hardened, never while buds break. */
+    boolean bendsHere() {
+        return season != Season.BUD_SWELL && season != Season.EARLY_SUMMER;
     }
 }

@@ -1,30 +1,23 @@
 package org.diligentbough.core.plan;
 
-import static org.diligentbough.core.knowledge.Figure.BUSH_RENEWAL_SHARE;
-import static org.diligentbough.core.knowledge.Figure.FIG_LIMB_TURNS;
 import static org.diligentbough.core.knowledge.Figure.SAME_SIDE_DEG;
 
-import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.OptionalDouble;
 import org.diligentbough.core.knowledge.Reason;
 import org.diligentbough.core.knowledge.ReasonCode;
-import org.diligentbough.core.orchard.Policy;
-import org.diligentbough.core.orchard.SpeciesTraits;
 import org.diligentbough.core.plan.RenovationPlan.NotPlaced;
 import org.diligentbough.core.plan.RenovationPlan.PlannedCut;
 import org.diligentbough.core.season.CuttingCalendar;
 import org.diligentbough.core.season.PruningYear;
 import org.diligentbough.core.season.Season;
-import org.diligentbough.core.season.Window;
 import org.diligentbough.core.survey.Branching;
 import org.diligentbough.core.survey.Limb;
-import org.diligentbough.core.survey.LivingCrown;
+import org.diligentbough.core.survey.TakenThisYear;
 import org.diligentbough.core.verdict.Cut;
 import org.diligentbough.core.verdict.CutKind;
 import org.diligentbough.core.verdict.CutSizing;
@@ -34,7 +27,6 @@ import org.diligentbough.core.verdict.Scene;
 import org.diligentbough.core.verdict.TableRow;
 import org.diligentbough.core.verdict.TreeVerdict;
 import org.diligentbough.core.verdict.Verdict;
-import org.diligentbough.core.verdict.Vigour;
 
 /**
  * Spreads the cuts a tree wants over pruning years: what is urgent at once; then dead and diseased wood; then, within each
@@ -44,54 +36,71 @@ import org.diligentbough.core.verdict.Vigour;
 public final class Planner {
     private final Scene scene;
     private final TreeVerdict tree;
-    private final CuttingCalendar calendar;
+    private final YearLanes years;
     private final CutSizing sizing;
-    private final Map<String, LimbVerdict> waiting = new LinkedHashMap<>();
-    private final List<LaneDraft> lanes = new ArrayList<>();
+    private final Map<String, LimbVerdict> verdicts = new LinkedHashMap<>();
     private final List<Limb> toFinish = new ArrayList<>();
-    private final LivingCrown crown;
+    private final ByHand byHand;
+    private final PlanDraft draft;
 
-    public Planner(Scene scene, List<LimbVerdict> limbs, TreeVerdict tree, CuttingCalendar calendar) {
+    /**
+     * @param taken what the running pruning year has seen already
+     * @param pins cuts moved by hand; one whose limb or time is past is passed over
+     */
+    public Planner(
+            Scene scene,
+            List<LimbVerdict> limbs,
+            TreeVerdict tree,
+            CuttingCalendar calendar,
+            TakenThisYear taken,
+            List<Pin> pins) {
         this.scene = scene;
         this.tree = tree;
-        this.calendar = calendar;
+        this.years = new YearLanes(scene, tree, calendar, taken);
+        this.byHand = new ByHand(pins, scene, calendar);
         this.sizing = new CutSizing(scene);
-        this.crown = new LivingCrown(scene.branching(), scene.shares());
+        this.draft = new PlanDraft(scene, verdicts, byHand, years.first());
         limbs.stream()
                 .filter(limb -> limb.cut().isPresent())
                 .sorted(new CutOrder())
-                .forEach(limb -> waiting.put(limb.limb().id(), limb));
+                .forEach(limb -> verdicts.put(limb.limb().id(), limb));
+        draft.waiting.putAll(verdicts);
     }
 
-    /** The plan over {@code years} pruning years, 1 to 5, from the first in which the tree can still be cut. */
-    public RenovationPlan plan(int years) {
-        LocalDate today = scene.survey().today();
-        PruningYear now = calendar.pruningYear(today);
-        PruningYear first = mainWindows(now, today).isEmpty() ? now.plus(1) : now;
-        PruningYear last = first.plus(years - 1);
-        for (PruningYear year = now; year.year() <= last.year(); year = year.plus(1)) {
-            boolean resting = tree.resting() && year.year() <= first.year();
-            YearBudget budget = budget(year, resting, year.equals(now));
-            placeAnySeason(budget, year.equals(now));
-            int detailYears = last.year() - year.year() + 1;
-            List<LaneDraft> ofYear = lanesOf(budget, today);
-            ofYear.stream()
-                    .sorted(Comparator.comparing((LaneDraft lane) -> !(rank() && lane.summerOnly)))
+    /** The plan over {@code wanted} pruning years, 1 to 5, from the first in which the tree can still be cut. */
+    public RenovationPlan plan(int wanted) {
+        PruningYear now = years.now();
+        int last = byHand.lastYear(years.first().year() + wanted - 1);
+        for (PruningYear year = now; year.year() <= last; year = year.plus(1)) {
+            YearBudget budget = years.budget(year, draft.crown.left());
+            LaneDraft anySeason = LaneDraft.anySeason(budget);
+            placeAnySeason(anySeason, year.equals(now));
+            int detailYears = last - year.year() + 1;
+            List<LaneDraft> byRule = years.of(budget, bendsWait());
+            List<LaneDraft> ofYear = new ArrayList<>(byRule);
+            placeByHand(anySeason, ofYear);
+            if (!anySeason.empty()) {
+                draft.lanes.add(anySeason);
+            }
+            byRule.stream()
+                    .sorted(Comparator.comparing((LaneDraft lane) -> !(years.rank() && lane.summerOnly)))
                     .forEach(this::fill);
             for (LaneDraft lane : ofYear) {
-                fillBends(lane);
-                placeDetail(lane, detailYears);
+                if (byRule.contains(lane)) {
+                    fillBends(lane);
+                    placeDetail(lane, detailYears);
+                }
                 if (!lane.empty()) {
-                    lanes.add(lane);
+                    draft.lanes.add(lane);
                 }
             }
         }
-        lanes.forEach(this::sayWhatStaysStaged);
-        List<NotPlaced> notPlaced = waiting.values().stream()
-                .map(limb -> new NotPlaced(limb.limb().id(), whyNot(limb, years)))
+        draft.lanes.forEach(this::sayWhatStaysStaged);
+        List<NotPlaced> notPlaced = draft.waiting.values().stream()
+                .map(limb -> new NotPlaced(limb.limb().id(), whyNot(limb, wanted)))
                 .toList();
         return new RenovationPlan(
-                lanes.stream()
+                draft.lanes.stream()
                         .sorted(Comparator.comparing(
                                         (LaneDraft lane) -> lane.budget.year().year())
                                 .thenComparing(lane -> lane.season != Season.ANY)
@@ -101,87 +110,92 @@ public final class Planner {
                 notPlaced);
     }
 
-    private YearBudget budget(PruningYear year, boolean resting, boolean charged) {
-        SpeciesTraits traits = scene.traits();
-        double left = crown.left();
-        if (!traits.hasAllowance()) {
-            return new YearBudget(year, OptionalDouble.empty(), OptionalDouble.empty(), 0, resting, left);
-        }
-        TreeVerdict.Allowance allowance = tree.fullAllowance();
-        double charge = charged ? scene.tree().removedLast12Months() : 0;
-        double share = resting ? 0 : Math.max(0, allowance.year().orElseThrow() - charge);
-        double summer = resting ? 0 : allowance.summer().orElseThrow();
-        return new YearBudget(
-                year,
-                OptionalDouble.of(share),
-                OptionalDouble.of(summer),
-                allowance.bigCuts().orElseThrow(),
-                resting,
-                left);
-    }
-
-    /** The windows of the year for its main cut that have not closed yet; another one where the site has none of the best. */
-    private List<Window> mainWindows(PruningYear year, LocalDate today) {
-        List<Window> all = calendar.windows(year).stream()
-                .filter(window -> !window.closes().isBefore(today))
-                .toList();
-        boolean hasBest = calendar.windows(year).stream().anyMatch(Planner::best);
-        return all.stream()
-                .filter(window -> hasBest ? best(window) : window.quality() == Window.Quality.WITH_CARE)
-                .toList();
-    }
-
-    /** Summer cutting checks growth: a rank tree gets part of its work then, before winter's is given out. */
-    private boolean rank() {
-        return tree.vigour().filter(Vigour.RANK::equals).isPresent();
-    }
-
-    private static boolean best(Window window) {
-        return window.quality() == Window.Quality.BEST;
-    }
-
-    private List<LaneDraft> lanesOf(YearBudget budget, LocalDate today) {
-        List<LaneDraft> found = new ArrayList<>();
-        for (Window window : mainWindows(budget.year(), today)) {
-            found.add(new LaneDraft(budget, window.season(), window.opens(), window.closes(), false));
-        }
-        boolean bendsWait = found.stream().noneMatch(Planner::bendsHere)
-                && waiting.values().stream().anyMatch(limb -> limb.verdict() == Verdict.BEND);
-        if (scene.traits().hasAllowance() && (rank() || bendsWait)) {
-            calendar.windows(budget.year()).stream()
-                    .filter(window -> window.quality() == Window.Quality.WITH_CARE)
-                    .filter(window ->
-                            window.season() == Season.SUMMER && !window.closes().isBefore(today))
-                    .filter(window -> window.work() == Window.Work.SIZE || window.work() == Window.Work.STRUCTURE)
-                    .findFirst()
-                    .ifPresent(window ->
-                            found.add(new LaneDraft(budget, window.season(), window.opens(), window.closes(), true)));
-        }
-        return found;
-    }
-
     /** Urgent cuts, dead wood, shoots below the graft. The first two wait for nothing. */
-    private void placeAnySeason(YearBudget budget, boolean firstYear) {
-        LaneDraft lane = new LaneDraft(
-                budget,
-                Season.ANY,
-                budget.year().days().getStart(),
-                budget.year().days().getEndInclusive(),
-                false);
-        for (LimbVerdict limb : List.copyOf(waiting.values())) {
+    private void placeAnySeason(LaneDraft lane, boolean firstYear) {
+        YearBudget budget = lane.budget;
+        for (LimbVerdict limb : notMoved()) {
             boolean waitsForNothing = limb.urgent() || !scene.branching().living(limb.limb());
             boolean placed =
                     limb.anySeason() && (firstYear && waitsForNothing || !budget.resting() && fits(limb, lane));
             if (placed) {
-                place(limb, lane, List.of());
+                place(limb, lane, false);
             }
         }
         if (budget.overrun()) {
             lane.overrun = Optional.of(scene.reason(ReasonCode.OVERRUN_URGENT, budget.taken()));
         }
-        if (!lane.empty()) {
-            lanes.add(lane);
+    }
+
+    private boolean bendsWait() {
+        return draft.waiting.values().stream().anyMatch(limb -> limb.verdict() == Verdict.BEND);
+    }
+
+    /** What waits, stands still, and was not moved by hand to a time of its own. */
+    private List<LimbVerdict> notMoved() {
+        return draft.waiting.values().stream()
+                .filter(limb -> pinOf(limb).isEmpty() && draft.stands(limb.limb()))
+                .toList();
+    }
+
+    /** The pin that says when a limb gets its first cut. */
+    private Optional<Pin> pinOf(LimbVerdict limb) {
+        if (draft.goesWith(limb.limb()).isPresent()) {
+            return Optional.empty();
         }
+        Optional<Pin> step = limb.verdict() == Verdict.BEND
+                ? Optional.empty()
+                : byHand.pin(limb.limb().id(), Verdict.SHORTEN);
+        return step.or(
+                () -> staged(limb) ? Optional.empty() : byHand.pin(limb.limb().id(), limb.verdict()));
+    }
+
+    /** Whether a limb is too large for any year, so that it goes in two. */
+    private boolean staged(LimbVerdict limb) {
+        return scene.traits().hasAllowance()
+                && limb.verdict() == Verdict.REMOVE
+                && scene.shares().of(limb.limb()) > tree.fullAllowance().year().orElseThrow() + 1e-9;
+    }
+
+    /** Puts what was moved by hand where it was moved to, whatever it breaks, and says so. */
+    private void placeByHand(LaneDraft anySeason, List<LaneDraft> ofYear) {
+        int year = anySeason.budget.year().year();
+        for (LimbVerdict limb : List.copyOf(draft.waiting.values())) {
+            Optional<Pin> pin = pinOf(limb).filter(found -> found.year() == year && draft.stands(limb.limb()));
+            if (pin.isPresent()) {
+                LaneDraft lane = byHand.laneOf(pin.get(), anySeason, ofYear);
+                Optional<Cut> step = pin.get().kind() == Verdict.SHORTEN && limb.verdict() == Verdict.REMOVE
+                        ? new PartialCut(scene, draft.crown, lane.budget).of(limb.limb())
+                        : Optional.empty();
+                if (step.isPresent()) {
+                    stage(limb, step.get(), lane, true);
+                } else {
+                    place(limb, lane, true);
+                }
+            }
+        }
+        for (LimbVerdict limb : List.copyOf(verdicts.values())) {
+            Optional<Pin> pin = staged(limb)
+                    ? byHand.pin(limb.limb().id(), Verdict.REMOVE).filter(found -> found.year() == year)
+                    : Optional.empty();
+            boolean stepped = toFinish.contains(limb.limb()) && !cutIn(limb.limb(), ofYear);
+            if (pin.isPresent()
+                    && (stepped
+                            || draft.waiting.containsKey(limb.limb().id())
+                                    && pinOf(limb).isEmpty())) {
+                LaneDraft lane = byHand.laneOf(pin.get(), anySeason, ofYear);
+                draft.waiting.remove(limb.limb().id());
+                if (stepped) {
+                    finish(limb.limb(), lane, true);
+                } else {
+                    place(limb, lane, true);
+                }
+            }
+        }
+    }
+
+    private static boolean cutIn(Limb limb, List<LaneDraft> lanes) {
+        return lanes.stream().flatMap(lane -> lane.cuts.stream()).anyMatch(cut -> cut.limb()
+                .equals(limb.id()));
     }
 
     private void fill(LaneDraft lane) {
@@ -195,14 +209,14 @@ public final class Planner {
         boolean placed = true;
         while (placed) {
             Optional<LimbVerdict> next = nextFor(lane);
-            next.ifPresent(limb -> place(limb, lane, List.of()));
+            next.ifPresent(limb -> place(limb, lane, false));
             placed = next.isPresent() || stageOne(lane);
         }
     }
 
     /** The first in order that fits; among big cuts one on another side than those of the year, if there is one. */
     private Optional<LimbVerdict> nextFor(LaneDraft lane) {
-        List<LimbVerdict> fitting = waiting.values().stream()
+        List<LimbVerdict> fitting = notMoved().stream()
                 .filter(limb -> limb.verdict() != Verdict.BEND && mayGoInto(limb, lane) && fits(limb, lane))
                 .toList();
         if (fitting.isEmpty()) {
@@ -235,69 +249,23 @@ public final class Planner {
 
     private boolean fits(LimbVerdict limb, LaneDraft lane) {
         Cut cut = limb.cut().orElseThrow();
-        if (cut.kind() == CutKind.RENEWAL && lane.budget.renewals() >= renewalsPerYear()) {
+        if (cut.kind() == CutKind.RENEWAL && lane.budget.renewals() >= draft.renewalsPerYear()) {
             return false;
         }
         return (!cut.big() || lane.budget.roomForBigCut())
-                && lane.budget.fits(shareOf(limb, lane.budget), lane.summerOnly);
+                && lane.budget.fits(draft.shareOf(limb, lane.budget), lane.summerOnly);
     }
 
-    /** Main branches of a bush that go in a year; limbs of a fig renewed one by one. */
-    private int renewalsPerYear() {
-        int mains = (int) scene.branching().onTrunk().stream()
-                .filter(scene.branching()::living)
-                .filter(limb -> waiting.containsKey(limb.id()) || !wasRemoved(limb))
-                .count();
-        return switch (scene.traits().group()) {
-            case BRANCH_BUSH -> Math.max(1, (int) (mains * scene.figure(BUSH_RENEWAL_SHARE) + 1e-9));
-            case STEM_BUSH -> Math.max(1, (int) Math.round(mains * scene.figure(BUSH_RENEWAL_SHARE)));
-            case FIG ->
-                scene.survey().site().policy().fig() == Policy.Fig.BY_LIMB
-                        ? (int) Math.ceil(mains / scene.figure(FIG_LIMB_TURNS))
-                        : Integer.MAX_VALUE;
-            default -> Integer.MAX_VALUE;
-        };
-    }
-
-    /** Whether a limb was taken in an earlier year than the one being filled; what goes this year still counts. */
-    private boolean wasRemoved(Limb limb) {
-        return lanes.stream()
-                .flatMap(lane -> lane.cuts.stream())
-                .anyMatch(cut -> cut.kind() == Verdict.REMOVE && cut.limb().equals(limb.id()));
-    }
-
-    private double shareOf(LimbVerdict limb, YearBudget budget) {
-        LivingCrown tried = crown.copy();
-        double taken = limb.verdict() == Verdict.BEND
-                ? 0
-                : limb.verdict() == Verdict.REMOVE
-                        ? tried.remove(limb.limb())
-                        : tried.shorten(
-                                limb.limb(), limb.cut().orElseThrow().place().alongM());
-        return budget.shareOfThisYear(taken);
-    }
-
-    private void place(LimbVerdict limb, LaneDraft lane, List<Reason> reasons) {
-        Cut cut = limb.cut().orElseThrow();
-        double share = shareOf(limb, lane.budget);
-        if (limb.verdict() == Verdict.REMOVE) {
-            crown.remove(limb.limb());
-        } else if (limb.verdict() == Verdict.SHORTEN) {
-            crown.shorten(limb.limb(), cut.place().alongM());
-        }
-        lane.budget.take(limb.limb(), cut, share, lane.summerOnly);
-        if (cut.kind() == CutKind.RENEWAL) {
-            lane.budget.renewed();
-        }
-        lane.cuts.add(new PlannedCut(limb.limb().id(), limb.verdict(), share, cut, reasons));
-        waiting.remove(limb.limb().id());
+    private void place(LimbVerdict limb, LaneDraft lane, boolean moved) {
+        draft.put(limb, limb.verdict(), limb.cut().orElseThrow(), lane, List.of(), moved);
+        draft.waiting.remove(limb.limb().id());
     }
 
     /** Diseased wood goes in the first lane there is, whatever the allowance, and it is said. */
     private void placeDiseased(LaneDraft lane) {
-        for (LimbVerdict limb : List.copyOf(waiting.values())) {
+        for (LimbVerdict limb : notMoved()) {
             if (limb.row().filter(row -> row == TableRow.DISEASED).isPresent()) {
-                place(limb, lane, List.of());
+                place(limb, lane, false);
             }
         }
         if (lane.budget.overrun() && lane.overrun.isEmpty()) {
@@ -311,16 +279,26 @@ public final class Planner {
             return;
         }
         for (Limb limb : List.copyOf(toFinish)) {
-            double share = lane.budget.shareOfThisYear(crown.copy().remove(limb));
+            double share = lane.budget.shareOfThisYear(draft.crown.copy().remove(limb));
             Cut cut = sizing.cut(limb, Place.collar());
-            if (lane.budget.fits(share, false) && (!cut.big() || lane.budget.roomForBigCut())) {
-                crown.remove(limb);
-                lane.budget.take(limb, cut, share, false);
-                lane.cuts.add(new PlannedCut(
-                        limb.id(), Verdict.REMOVE, share, cut, List.of(scene.reason(ReasonCode.STAGED_SECOND))));
-                toFinish.remove(limb);
+            boolean itsTime = byHand.pin(limb.id(), Verdict.REMOVE)
+                    .filter(pin -> pin.year() > lane.budget.year().year())
+                    .isEmpty();
+            if (itsTime && lane.budget.fits(share, false) && (!cut.big() || lane.budget.roomForBigCut())) {
+                finish(limb, lane, false);
             }
         }
+    }
+
+    private void finish(Limb limb, LaneDraft lane, boolean moved) {
+        draft.put(
+                verdicts.get(limb.id()),
+                Verdict.REMOVE,
+                sizing.cut(limb, Place.collar()),
+                lane,
+                List.of(scene.reason(ReasonCode.STAGED_SECOND)),
+                moved);
+        toFinish.remove(limb);
     }
 
     /** Shortens the first limb that is larger than any year's allowance, as far as this year's allows. */
@@ -329,31 +307,29 @@ public final class Planner {
             return false;
         }
         double full = tree.fullAllowance().year().orElseThrow();
-        for (LimbVerdict limb : waiting.values()) {
-            if (limb.verdict() == Verdict.BEND || shareOf(limb, lane.budget) <= full + 1e-9) {
+        for (LimbVerdict limb : notMoved()) {
+            if (limb.verdict() == Verdict.BEND || draft.shareOf(limb, lane.budget) <= full + 1e-9) {
                 continue;
             }
-            Optional<Cut> step = new PartialCut(scene, crown, lane.budget).of(limb.limb());
+            Optional<Cut> step = new PartialCut(scene, draft.crown, lane.budget).of(limb.limb());
             if (step.isPresent()) {
-                stage(limb, step.get(), lane);
+                stage(limb, step.get(), lane, false);
                 return true;
             }
         }
         return false;
     }
 
-    private void stage(LimbVerdict limb, Cut cut, LaneDraft lane) {
-        double share = lane.budget.shareOfThisYear(
-                crown.shorten(limb.limb(), cut.place().alongM()));
+    private void stage(LimbVerdict limb, Cut cut, LaneDraft lane, boolean moved) {
         boolean removal = limb.verdict() == Verdict.REMOVE;
-        lane.budget.take(limb.limb(), cut, share, false);
-        lane.cuts.add(new PlannedCut(
-                limb.limb().id(),
+        draft.put(
+                limb,
                 Verdict.SHORTEN,
-                share,
                 cut,
-                List.of(scene.reason(removal ? ReasonCode.STAGED_FIRST : ReasonCode.STAGED_STEP))));
-        waiting.remove(limb.limb().id());
+                lane,
+                List.of(scene.reason(removal ? ReasonCode.STAGED_FIRST : ReasonCode.STAGED_STEP)),
+                moved);
+        draft.waiting.remove(limb.limb().id());
         if (removal) {
             toFinish.add(limb.limb());
         }
@@ -369,23 +345,18 @@ public final class Planner {
                             cut.kind(),
                             cut.share(),
                             cut.cut(),
-                            List.of(scene.reason(ReasonCode.STAGED_REST_LATER)))
+                            List.of(scene.reason(ReasonCode.STAGED_REST_LATER)),
+                            cut.byHand(),
+                            cut.breaks())
                     : cut;
         });
     }
 
-    /** Branches are spread while buds are at rest or once shoots have hardened, never while buds break. */
-    private static boolean bendsHere(LaneDraft lane) {
-        return lane.season != Season.BUD_SWELL && lane.season != Season.EARLY_SUMMER;
-    }
-
     private void fillBends(LaneDraft lane) {
-        if (lane.budget.resting() || !bendsHere(lane)) {
+        if (lane.budget.resting() || !lane.bendsHere()) {
             return;
         }
-        List.copyOf(waiting.values()).stream()
-                .filter(limb -> limb.verdict() == Verdict.BEND)
-                .forEach(limb -> place(limb, lane, List.of()));
+        notMoved().stream().filter(limb -> limb.verdict() == Verdict.BEND).forEach(limb -> place(limb, lane, false));
     }
 
     /** Counted shoots, spread over the years, for what time and allowance are left. */
@@ -393,7 +364,7 @@ public final class Planner {
         if (lane.budget.resting() || lane.summerOnly || scene.traits().bush()) {
             return;
         }
-        int placed = lanes.stream()
+        int placed = draft.lanes.stream()
                 .flatMap(other -> other.detail.stream())
                 .mapToInt(RenovationPlan.Detail::shoots)
                 .sum();
@@ -401,11 +372,15 @@ public final class Planner {
         lane.detail.ifPresent(detail -> lane.budget.takeDetail(detail.share(), false));
     }
 
-    private List<Reason> whyNot(LimbVerdict limb, int years) {
+    private List<Reason> whyNot(LimbVerdict limb, int wanted) {
+        if (!draft.stands(limb.limb())) {
+            return List.of(
+                    scene.reason(ReasonCode.BREAKS_PARENT, limb.limb().parent().orElseThrow()));
+        }
         if (limb.cut().orElseThrow().kind() == CutKind.RENEWAL) {
             return List.of(scene.reason(ReasonCode.NOT_PLACED_TURN));
         }
-        if (tree.resting() && years == 1) {
+        if (tree.resting() && wanted == 1) {
             return List.of(scene.reason(ReasonCode.NOT_PLACED_REST));
         }
         boolean big = limb.cut().orElseThrow().big();

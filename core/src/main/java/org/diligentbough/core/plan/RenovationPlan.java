@@ -7,6 +7,7 @@ import java.util.OptionalDouble;
 import org.diligentbough.core.knowledge.Reason;
 import org.diligentbough.core.season.PruningYear;
 import org.diligentbough.core.season.Season;
+import org.diligentbough.core.season.Window;
 import org.diligentbough.core.verdict.Cut;
 import org.diligentbough.core.verdict.Verdict;
 
@@ -27,6 +28,7 @@ public record RenovationPlan(List<Lane> lanes, List<NotPlaced> notPlaced) {
      *
      * @param opens first day on which it may be done
      * @param closes last day
+     * @param quality how good the time is; empty for what is not bound to the species' windows
      * @param share of the living crown standing at the start of the pruning year, 0 to 1, taken by the cuts
      * @param allowance the share this lane may take; empty where the species has another rule
      * @param minutes for cuts and detail
@@ -38,6 +40,7 @@ public record RenovationPlan(List<Lane> lanes, List<NotPlaced> notPlaced) {
             Season season,
             LocalDate opens,
             LocalDate closes,
+            Optional<Window.Quality> quality,
             List<PlannedCut> cuts,
             double share,
             OptionalDouble allowance,
@@ -56,10 +59,20 @@ public record RenovationPlan(List<Lane> lanes, List<NotPlaced> notPlaced) {
      * @param kind remove, shorten or bend
      * @param share of the living crown standing at the start of the pruning year, 0 to 1
      * @param reasons why it is done otherwise than the limb's verdict says, if it is
+     * @param byHand whether somebody moved it here
+     * @param breaks what rules its place breaks; only a cut moved by hand can break any
      */
-    public record PlannedCut(String limb, Verdict kind, double share, Cut cut, List<Reason> reasons) {
+    public record PlannedCut(
+            String limb,
+            Verdict kind,
+            double share,
+            Cut cut,
+            List<Reason> reasons,
+            boolean byHand,
+            List<Reason> breaks) {
         public PlannedCut {
             reasons = List.copyOf(reasons);
+            breaks = List.copyOf(breaks);
         }
     }
 

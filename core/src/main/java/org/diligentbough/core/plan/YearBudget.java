@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.OptionalDouble;
 import org.diligentbough.core.season.PruningYear;
 import org.diligentbough.core.survey.Limb;
+import org.diligentbough.core.survey.TakenThisYear;
 import org.diligentbough.core.verdict.Cut;
 
 /** What one pruning year may still take of a tree. Shares are of the crown standing at the start of the year. */
@@ -22,20 +23,28 @@ final class YearBudget {
     private double takenInSummer;
     private int renewals;
 
-    /** {@code mostBigCuts} is not looked at where there is no allowance. */
+    /**
+     * @param allowance what may still be taken; empty where another rule holds
+     * @param mostBigCuts not looked at where there is no allowance
+     * @param crownAtStart living crown at the start of the year, as a share of the one surveyed
+     * @param before big cuts and renewals the year has seen already
+     */
     YearBudget(
             PruningYear year,
             OptionalDouble allowance,
             OptionalDouble summerAllowance,
             int mostBigCuts,
             boolean resting,
-            double crownAtStart) {
+            double crownAtStart,
+            TakenThisYear before) {
         this.year = year;
         this.allowance = allowance;
         this.summerAllowance = summerAllowance;
         this.mostBigCuts = mostBigCuts;
         this.resting = resting;
         this.crownAtStart = crownAtStart;
+        this.bigCutLimbs.addAll(before.bigCuts());
+        this.renewals = before.renewals();
     }
 
     PruningYear year() {
@@ -48,6 +57,10 @@ final class YearBudget {
 
     boolean resting() {
         return resting;
+    }
+
+    double takenInSummer() {
+        return takenInSummer;
     }
 
     double taken() {
@@ -83,7 +96,7 @@ final class YearBudget {
         return allowance.isEmpty() || bigCutLimbs.size() < mostBigCuts;
     }
 
-    /** Limbs of the big cuts placed so far. */
+    /** Limbs of the big cuts made and placed so far. */
     List<Limb> bigCutLimbs() {
         return bigCutLimbs;
     }
@@ -94,6 +107,10 @@ final class YearBudget {
 
     void renewed() {
         renewals++;
+    }
+
+    int mostBigCuts() {
+        return mostBigCuts;
     }
 
     void take(Limb limb, Cut cut, double share, boolean summerOnly) {

@@ -48,6 +48,25 @@ public record Limb(
         }
     }
 
+    /** The same limb with another length in metres, angle in degrees above level, leafiness and faults. */
+    public Limb as(double newLengthM, double newAngleDeg, double newLeafiness, List<Fault> newFaults) {
+        return new Limb(
+                id,
+                parent,
+                role,
+                diameterCm,
+                originM,
+                azimuthDeg,
+                newAngleDeg,
+                newLengthM,
+                woodYears,
+                fruiting,
+                newLeafiness,
+                cultivar,
+                newFaults,
+                overTarget);
+    }
+
     public boolean has(FaultKind kind) {
         return faults.stream().anyMatch(fault -> fault.kind() == kind);
     }

@@ -29,6 +29,19 @@ public record Survey(
         surroundings = List.copyOf(surroundings);
     }
 
+    /** The same survey with another share of the living crown taken in the twelve months before it, 0 to 1. */
+    public Survey withRemovedLast12Months(double share) {
+        return new Survey(
+                site,
+                today,
+                surveyedOn,
+                observedStage,
+                tree.withRemovedLast12Months(share),
+                limbs,
+                surroundings,
+                years);
+    }
+
     /**
      * A stage of growth seen on the tree.
      *

@@ -54,6 +54,33 @@ public record TreeSurvey(
         return formWanted.or(() -> form).orElse(traits.formWanted());
     }
 
+    /** The same with another share of the living crown taken in the last twelve months, 0 to 1. */
+    public TreeSurvey withRemovedLast12Months(double share) {
+        return new TreeSurvey(
+                label,
+                species,
+                bearing,
+                rootstock,
+                plantedYear,
+                form,
+                formWanted,
+                mainsWanted,
+                purpose,
+                heightM,
+                spreadM,
+                trunkGirthCm,
+                targetHeightM,
+                clearanceM,
+                shootExtensionCm,
+                stillGrowing,
+                waterSprouts,
+                rootSuckers,
+                share,
+                yearsSinceCut,
+                inContainer,
+                trunk);
+    }
+
     /** Trunk diameter, cm, from its girth. */
     public double trunkDiameterCm() {
         return trunkGirthCm / Math.PI;

@@ -87,6 +87,18 @@ public final class Scene {
         return windowOpenToday;
     }
 
+    /** Share of the living crown a pruning year may take, 0 to 1; 1 where the species has a rule of its own. */
+    public double yearAllowance() {
+        if (!traits.hasAllowance()) {
+            return 1;
+        }
+        return switch (traits.group()) {
+            case PEACH -> figure(Figure.PEACH_ALLOWANCE);
+            case EVERGREEN -> figure(Figure.CITRUS_ALLOWANCE);
+            default -> survey.site().policy().allowance().share();
+        };
+    }
+
     public double figure(Figure figure) {
         return knowledge.get(figure);
     }

@@ -1,9 +1,7 @@
 package org.diligentbough.core.verdict;
 
-import static org.diligentbough.core.knowledge.Figure.CITRUS_ALLOWANCE;
 import static org.diligentbough.core.knowledge.Figure.INCURABLE_SHARE;
 import static org.diligentbough.core.knowledge.Figure.MODEST_SHOOTS_CM;
-import static org.diligentbough.core.knowledge.Figure.PEACH_ALLOWANCE;
 import static org.diligentbough.core.knowledge.Figure.RENOVATE_HEIGHT_RATIO;
 import static org.diligentbough.core.knowledge.Figure.RENOVATE_UNTOUCHED_YEARS;
 import static org.diligentbough.core.knowledge.Figure.RENOVATE_UPRIGHTS;
@@ -25,6 +23,7 @@ import org.diligentbough.core.survey.FaultKind;
 import org.diligentbough.core.survey.Limb;
 import org.diligentbough.core.survey.LivingCrown;
 import org.diligentbough.core.survey.OverTarget;
+import org.diligentbough.core.survey.TakenThisYear;
 import org.diligentbough.core.survey.TreeSurvey;
 
 /** Judges the tree as a whole, once its limbs are judged. */
@@ -35,18 +34,21 @@ public final class TreeJudge {
     private final Scene scene;
     private final TreeSurvey tree;
     private final List<LimbVerdict> limbs;
+    private final TakenThisYear taken;
 
-    public TreeJudge(Scene scene, List<LimbVerdict> limbs) {
+    public TreeJudge(Scene scene, List<LimbVerdict> limbs, TakenThisYear taken) {
         this.scene = scene;
         this.tree = scene.tree();
         this.limbs = limbs;
+        this.taken = taken;
     }
 
     /** What the tree calls for; the first of refer, take out, rest, renovate and maintain that applies. */
     public TreeVerdict judge() {
         Optional<Vigour> vigour = vigour();
         List<Reason> rest = restReasons();
-        TreeVerdict.Allowance allowance = allowance(rest);
+        List<Reason> enough = enoughThisYear();
+        TreeVerdict.Allowance allowance = allowance(!rest.isEmpty() || !enough.isEmpty());
         List<Reason> refer = referReasons();
         List<Reason> takeOut = takeOutReasons();
         List<Reason> renovate = renovateReasons();
@@ -58,12 +60,13 @@ public final class TreeJudge {
         } else if (!takeOut.isEmpty()) {
             triage = Triage.TAKE_OUT;
             reasons.addAll(takeOut);
-        } else if (!rest.isEmpty()) {
+        } else if (!rest.isEmpty() || !enough.isEmpty()) {
             triage = Triage.REST;
         } else if (!renovate.isEmpty()) {
             triage = Triage.RENOVATE;
         }
         reasons.addAll(rest);
+        reasons.addAll(enough);
         reasons.addAll(renovate);
         if (reasons.isEmpty()) {
             reasons.add(scene.reason(ReasonCode.MAINTAIN));
@@ -76,7 +79,7 @@ public final class TreeJudge {
                 reasons,
                 !rest.isEmpty(),
                 allowance,
-                allowance(List.of()),
+                allowance(false),
                 yearsNeeded(!renovate.isEmpty(), !rest.isEmpty()));
     }
 
@@ -148,10 +151,18 @@ public final class TreeJudge {
             reasons.add(
                     scene.reason(ReasonCode.REST_WEAK, tree.shootExtensionCm().getAsDouble()));
         }
-        if (scene.traits().hasAllowance() && tree.removedLast12Months() >= yearShare() - 1e-9) {
-            reasons.add(scene.reason(ReasonCode.REST_CUT_HARD, tree.removedLast12Months(), yearShare()));
+        if (scene.traits().hasAllowance() && tree.removedLast12Months() >= scene.yearAllowance() - 1e-9) {
+            reasons.add(scene.reason(ReasonCode.REST_CUT_HARD, tree.removedLast12Months(), scene.yearAllowance()));
         }
         return reasons;
+    }
+
+    /** Whether the visits logged have taken the running pruning year's allowance; the next year it may be cut again. */
+    private List<Reason> enoughThisYear() {
+        boolean enough = scene.traits().hasAllowance() && taken.share() >= scene.yearAllowance() - 1e-9;
+        return enough
+                ? List.of(scene.reason(ReasonCode.REST_TAKEN_THIS_YEAR, taken.share(), scene.yearAllowance()))
+                : List.of();
     }
 
     private boolean ofBearingAge() {
@@ -165,8 +176,8 @@ public final class TreeJudge {
     private List<Reason> renovateReasons() {
         List<Reason> reasons = new ArrayList<>();
         if (scene.traits().hasAllowance()) {
-            if (liveShareWanted() > yearShare() + 1e-9) {
-                reasons.add(scene.reason(ReasonCode.RENOVATE_SHARE, liveShareWanted(), yearShare()));
+            if (liveShareWanted() > scene.yearAllowance() + 1e-9) {
+                reasons.add(scene.reason(ReasonCode.RENOVATE_SHARE, liveShareWanted(), scene.yearAllowance()));
             }
             if (bigCutsWanted() > policy().bigCuts()) {
                 reasons.add(scene.reason(ReasonCode.RENOVATE_BIG_CUTS, bigCutsWanted(), policy().bigCuts()));
@@ -211,15 +222,7 @@ public final class TreeJudge {
         return scene.survey().site().policy();
     }
 
-    private double yearShare() {
-        return switch (scene.traits().group()) {
-            case PEACH -> scene.figure(PEACH_ALLOWANCE);
-            case EVERGREEN -> scene.figure(CITRUS_ALLOWANCE);
-            default -> policy().allowance().share();
-        };
-    }
-
-    private TreeVerdict.Allowance allowance(List<Reason> rest) {
+    private TreeVerdict.Allowance allowance(boolean resting) {
         if (!scene.traits().hasAllowance()) {
             ReasonCode why = scene.traits().group() == SpeciesTraits.Group.FIG
                     ? ReasonCode.ALLOWANCE_FIG
@@ -227,7 +230,7 @@ public final class TreeJudge {
             return new TreeVerdict.Allowance(
                     OptionalDouble.empty(), OptionalDouble.empty(), OptionalInt.empty(), List.of(scene.reason(why)));
         }
-        double year = rest.isEmpty() ? yearShare() : 0;
+        double year = resting ? 0 : scene.yearAllowance();
         boolean dormantMain =
                 scene.traits().mainCutDormant() && !scene.formWanted().trained();
         double summer = dormantMain ? Math.min(year, policy().summerAllowance()) : year;
@@ -245,10 +248,18 @@ public final class TreeJudge {
         if (dormantMain) {
             reasons.add(scene.reason(ReasonCode.ALLOWANCE_SUMMER, policy().summerAllowance()));
         }
-        if (!rest.isEmpty()) {
+        if (resting) {
             reasons.add(scene.reason(ReasonCode.ALLOWANCE_REST));
-        } else if (tree.removedLast12Months() > 0) {
-            reasons.add(scene.reason(ReasonCode.ALLOWANCE_CHARGED, tree.removedLast12Months()));
+        } else {
+            if (tree.removedLast12Months() > 0) {
+                reasons.add(scene.reason(ReasonCode.ALLOWANCE_CHARGED, tree.removedLast12Months()));
+            }
+            if (taken.share() > 0) {
+                reasons.add(scene.reason(ReasonCode.ALLOWANCE_TAKEN, taken.share()));
+            }
+            if (taken.overdoneBefore() > 0) {
+                reasons.add(scene.reason(ReasonCode.ALLOWANCE_OVERDONE, taken.overdoneBefore()));
+            }
         }
         return new TreeVerdict.Allowance(
                 OptionalDouble.of(year), OptionalDouble.of(summer), OptionalInt.of(policy().bigCuts()), reasons);
@@ -270,7 +281,7 @@ public final class TreeJudge {
         double left = 1;
         int years = 0;
         while (1 - left < share - 1e-9 && years < MOST_YEARS) {
-            left *= 1 - yearShare();
+            left *= 1 - scene.yearAllowance();
             years++;
         }
         return years;

@@ -1,0 +1,42 @@
+package org.diligentbough.core.crew;
+
+import java.util.EnumSet;
+import java.util.Set;
+import org.diligentbough.core.knowledge.Figure;
+import org.diligentbough.core.orchard.Species;
+import org.diligentbough.core.verdict.Cut;
+import org.diligentbough.core.verdict.Reach;
+import org.diligentbough.core.verdict.Scene;
+
+/** What a crew brings. */
+public enum Kit {
+    LADDER,
+    SECATEURS,
+    LOPPERS,
+    SAW,
+    POLE_PRUNER,
+    POLE_SAW,
+    SPREADER,
+    ROPE,
+    HELMET,
+    GLOVES;
+
+    /** What a cut of a tree takes: its tool, what it is reached with, and what keeps people whole under it. */
+    public static Set<Kit> of(Cut cut, Scene scene) {
+        Set<Kit> kit = EnumSet.of(valueOf(cut.tool().name()));
+        if (cut.reach() == Reach.LADDER) {
+            kit.add(LADDER);
+        }
+        if (cut.reach() != Reach.GROUND) {
+            kit.add(HELMET);
+        }
+        if (cut.weightKg() > scene.figure(Figure.TWO_PEOPLE_KG)) {
+            kit.add(ROPE);
+        }
+        Species species = scene.tree().species();
+        if (species == Species.GOOSEBERRY || species == Species.POMEGRANATE || species == Species.CITRUS) {
+            kit.add(GLOVES);
+        }
+        return kit;
+    }
+}

@@ -1,0 +1,21 @@
+package org.diligentbough.core.survey;
+
+import java.util.List;
+
+/**
+ * What has come off a tree already in the running pruning year, by the logs of visits.
+ *
+ * @param share of the living crown that stood at the start of the pruning year, 0 to 1
+ * @param summerShare how much of it was cut in summer on a tree whose main cut is dormant, 0 to 1
+ * @param bigCuts limbs that got a big cut
+ * @param renewals main branches of a bush or fig that were renewed
+ * @param overdoneBefore share by which the pruning year before went over its allowance, 0 to 1
+ */
+public record TakenThisYear(double share, double summerShare, List<Limb> bigCuts, int renewals, double overdoneBefore) {
+    /** Nothing was logged. */
+    public static final TakenThisYear NOTHING = new TakenThisYear(0, 0, List.of(), 0, 0);
+
+    public TakenThisYear {
+        bigCuts = List.copyOf(bigCuts);
+    }
+}

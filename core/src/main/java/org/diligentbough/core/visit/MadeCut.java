@@ -1,0 +1,29 @@
+package org.diligentbough.core.visit;
+
+import java.util.Optional;
+import org.diligentbough.core.survey.Disease;
+
+/**
+ * What was done to one limb.
+ *
+ * @param limb its tag
+ * @param alongM distance from the limb's base at which it was shortened, m; 0 when it was removed or bent
+ * @param step whether it was shortened on the way to being removed, so that what is wrong with it stands
+ * @param renewal whether it was the renewal of a bush's or fig's main branch
+ * @param disease what the wood at the face showed, if it was sick
+ */
+public record MadeCut(String limb, Kind kind, double alongM, boolean step, boolean renewal, Optional<Disease> disease) {
+
+    /** What became of the limb. */
+    public enum Kind {
+        REMOVED,
+        SHORTENED,
+        BENT
+    }
+
+    public MadeCut {
+        if (kind == Kind.SHORTENED && !(alongM > 0)) {
+            throw new IllegalArgumentException("limb " + limb + " was shortened: that takes a distance over 0 m");
+        }
+    }
+}

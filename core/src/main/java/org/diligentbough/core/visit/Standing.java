@@ -1,0 +1,18 @@
+package org.diligentbough.core.visit;
+
+import org.diligentbough.core.survey.Survey;
+import org.diligentbough.core.survey.TakenThisYear;
+
+/**
+ * A tree as it stands today.
+ *
+ * @param survey its newest survey, without what was cut since
+ * @param taken what has come off already in the running pruning year
+ */
+public record Standing(Survey survey, TakenThisYear taken) {
+
+    /** A tree of which nothing but the survey is known. */
+    public static Standing asSurveyed(Survey survey) {
+        return new Standing(survey, TakenThisYear.NOTHING);
+    }
+}

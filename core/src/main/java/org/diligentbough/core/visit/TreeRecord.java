@@ -1,0 +1,174 @@
+package org.diligentbough.core.visit;
+
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.stream.Stream;
+import org.diligentbough.core.knowledge.Knowledge;
+import org.diligentbough.core.orchard.SpeciesTraits;
+import org.diligentbough.core.season.CuttingCalendar;
+import org.diligentbough.core.season.PruningYear;
+import org.diligentbough.core.season.Season;
+import org.diligentbough.core.survey.Limb;
+import org.diligentbough.core.survey.LivingCrown;
+import org.diligentbough.core.survey.Survey;
+import org.diligentbough.core.survey.TakenThisYear;
+import org.diligentbough.core.survey.TreeSurvey;
+import org.diligentbough.core.verdict.CutSizing;
+import org.diligentbough.core.verdict.Scene;
+import org.threeten.extra.LocalDateRange;
+
+/**
+ * All that was surveyed of a tree and done to it, told through in the order of time. A survey shows what it found,
+ * whatever was done before; a visit on the day of a survey comes after it.
+ */
+public final class TreeRecord {
+    private final List<Survey> surveys;
+    private final List<Visit> visits;
+    private final SpeciesTraits traits;
+    private final Knowledge knowledge;
+    private final CuttingCalendar calendar;
+    private final Map<Integer, YearTaken> taken = new HashMap<>();
+
+    /**
+     * @param surveys one at least, in any order, all of one tree and as of the same today
+     * @param visits what was done to it, in any order
+     * @param calendar when such a tree may be cut
+     */
+    public TreeRecord(
+            List<Survey> surveys,
+            List<Visit> visits,
+            SpeciesTraits traits,
+            Knowledge knowledge,
+            CuttingCalendar calendar) {
+        if (surveys.isEmpty()) {
+            throw new IllegalArgumentException("a tree's record wants one survey at least");
+        }
+        this.surveys = surveys.stream()
+                .sorted(Comparator.comparing(Survey::surveyedOn))
+                .toList();
+        this.visits = visits.stream().sorted(Comparator.comparing(Visit::on)).toList();
+        this.traits = traits;
+        this.knowledge = knowledge;
+        this.calendar = calendar;
+    }
+
+    /** What came off in one pruning year. */
+    private static final class YearTaken {
+        private double share;
+        private double summerShare;
+        private final List<Limb> bigCuts = new ArrayList<>();
+        private int renewals;
+    }
+
+    /** The tree as it stands on the day the surveys are judged on. What went over last year's allowance counts this year. */
+    public Standing standing() {
+        LocalDate today = surveys.get(0).today();
+        taken.clear();
+        Survey survey = null;
+        int next = 0;
+        for (int i = 0; i < surveys.size(); i++) {
+            survey = surveys.get(i);
+            LocalDate until = i + 1 < surveys.size() ? surveys.get(i + 1).surveyedOn() : today.plusDays(1);
+            while (next < visits.size() && visits.get(next).on().isBefore(until)) {
+                Visit visit = visits.get(next++);
+                if (!visit.on().isBefore(survey.surveyedOn())) {
+                    survey = after(survey, visit, today);
+                }
+            }
+        }
+        PruningYear year = calendar.pruningYear(today);
+        YearTaken ofYear = taken.getOrDefault(year.year(), new YearTaken());
+        double before = taken.getOrDefault(year.year() - 1, new YearTaken()).share;
+        double allowance = scene(survey).yearAllowance();
+        return new Standing(
+                withWhatWasReported(survey, today),
+                new TakenThisYear(
+                        ofYear.share,
+                        ofYear.summerShare,
+                        ofYear.bigCuts,
+                        ofYear.renewals,
+                        Math.max(0, before - allowance)));
+    }
+
+    private Scene scene(Survey survey) {
+        return new Scene(survey, traits, knowledge, Map.of(), true);
+    }
+
+    private Survey after(Survey survey, Visit visit, LocalDate today) {
+        Scene scene = scene(survey);
+        CutSizing sizing = new CutSizing(scene);
+        LivingCrown crown = new LivingCrown(scene.branching(), scene.shares());
+        YearTaken year = taken.computeIfAbsent(calendar.pruningYear(visit.on()).year(), key -> new YearTaken());
+        double crownOfYear = 1 - year.share;
+        double share = 0;
+        for (MadeCut cut : inOrder(visit, scene)) {
+            Limb limb = scene.branching().get(cut.limb());
+            double alongM = cut.kind() == MadeCut.Kind.SHORTENED ? Math.min(cut.alongM(), limb.lengthM()) : 0;
+            if (cut.kind() == MadeCut.Kind.BENT) {
+                continue;
+            }
+            share += alongM == 0 ? crown.remove(limb) : crown.shorten(limb, alongM);
+            if (scene.branching().living(limb) && sizing.big(limb.diameterAtCm(alongM))) {
+                year.bigCuts.add(limb);
+            }
+            if (cut.renewal()) {
+                year.renewals++;
+            }
+        }
+        share += Math.min(crown.left(), CountedShoots.share(scene, visit.shoots()));
+        year.share += share * crownOfYear;
+        if (inSummerOfADormantTree(scene, visit.on())) {
+            year.summerShare += share * crownOfYear;
+        }
+        return new AfterCuts(survey, visit).survey(visit, today);
+    }
+
+    /** The cuts on limbs that stand, side limbs before what they grow from, so that each counts for itself. */
+    private static List<MadeCut> inOrder(Visit visit, Scene scene) {
+        List<String> outwards =
+                scene.branching().outwards().stream().map(Limb::id).toList();
+        return visit.cuts().stream()
+                .filter(cut -> outwards.contains(cut.limb()))
+                .sorted(Comparator.comparing((MadeCut cut) -> -outwards.indexOf(cut.limb())))
+                .toList();
+    }
+
+    private boolean inSummerOfADormantTree(Scene scene, LocalDate on) {
+        List<Season> open = calendar.windowsIn(LocalDateRange.of(on, on.plusDays(1))).stream()
+                .map(window -> window.season())
+                .toList();
+        return traits.mainCutDormant()
+                && !scene.formWanted().trained()
+                && open.contains(Season.SUMMER)
+                && !open.contains(Season.DORMANT);
+    }
+
+    /**
+     * What a surveyor reported as removed in the twelve months before counts for twelve months, and only as far as it was
+     * not logged.
+     */
+    private Survey withWhatWasReported(Survey survey, LocalDate today) {
+        TreeSurvey tree = survey.tree();
+        boolean past = !today.isBefore(survey.surveyedOn().plusYears(1));
+        boolean logged = visits.stream()
+                .anyMatch(visit -> visit.on().isBefore(survey.surveyedOn())
+                        && !visit.on().isBefore(survey.surveyedOn().minusYears(1)));
+        if (tree.removedLast12Months() == 0 || !past && !logged) {
+            return survey;
+        }
+        double share = past ? 0 : Math.max(0, tree.removedLast12Months() - loggedBefore(survey));
+        return survey.withRemovedLast12Months(share);
+    }
+
+    private double loggedBefore(Survey survey) {
+        LocalDateRange days = LocalDateRange.of(survey.surveyedOn().minusYears(1), survey.surveyedOn());
+        return Stream.of(calendar.pruningYear(days.getStart()), calendar.pruningYear(days.getEnd()))
+                .distinct()
+                .mapToDouble(year -> taken.getOrDefault(year.year(), new YearTaken()).share)
+                .sum();
+    }
+}

@@ -1,0 +1,135 @@
+package org.diligentbough.core.crew;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.OptionalInt;
+import java.util.Set;
+import org.diligentbough.core.SurveyBuilder;
+import org.diligentbough.core.crew.DayFinding.Weight;
+import org.diligentbough.core.knowledge.ReasonCode;
+import org.diligentbough.core.season.MayCut;
+import org.diligentbough.core.verdict.Ticket;
+import org.junit.jupiter.api.Test;
+
+/** The rules people work by; all of them common practice, no source. */
+class DayCheckTest {
+    private static final LocalDate DAY = LocalDate.of(2027, 3, 6);
+    private static final LocalDate LATER = LocalDate.of(2028, 1, 1);
+    private static final Helper LEADER = new Helper(
+            1,
+            "Tamsin",
+            OptionalInt.of(1970),
+            Map.of(Ticket.LEAD, LATER, Ticket.FIRST_AID, LATER, Ticket.LADDER, LATER),
+            true);
+    private static final Helper ADULT = new Helper(2, "Jory", OptionalInt.of(1990), Map.of(), true);
+    private static final Helper YOUNG = new Helper(3, "Wren", OptionalInt.of(2010), Map.of(), true);
+
+    private final List<Helper> coming = new ArrayList<>(List.of(LEADER, ADULT));
+    private final Map<Kit, Integer> shed = Map.of(Kit.LADDER, 1, Kit.SAW, 3);
+    private boolean confirmed;
+    private Set<Ticket> tickets = Set.of();
+    private Set<Kit> kit = Set.of(Kit.SAW);
+    private boolean offTheGround;
+    private MayCut.Answer answer = MayCut.Answer.YES;
+    private boolean bound = true;
+    private int minutes = 60;
+
+    private List<DayFinding> check(Long... helpers) {
+        TreeVisit visit = new TreeVisit(
+                10,
+                "K-01",
+                minutes,
+                tickets,
+                kit,
+                offTheGround,
+                false,
+                bound,
+                new MayCut(answer, List.of(), DAY.minusDays(30), DAY.plusDays(20)),
+                List.of(),
+                List.of(helpers));
+        return DayCheck.of(
+                new WorkDay(DAY, 240, shed, confirmed, coming, List.of(visit)), SurveyBuilder.RULES.knowledge());
+    }
+
+    private static List<ReasonCode> of(List<DayFinding> findings, Weight weight) {
+        return findings.stream()
+                .filter(finding -> finding.weight() == weight)
+                .map(finding -> finding.reason().code())
+                .toList();
+    }
+
+    @Test
+    void aLedCrewOfTwoInItsWindowIsInOrder() {
+        assertThat(check(1L, 2L)).isEmpty();
+    }
+
+    @Test
+    void outsideItsWindowATreeIsRefusedUnlessItsWoodIsDead() {
+        answer = MayCut.Answer.NO;
+        assertThat(of(check(1L, 2L), Weight.REFUSED)).containsExactly(ReasonCode.DAY_OUTSIDE_WINDOW);
+        bound = false;
+        assertThat(check(1L, 2L)).isEmpty();
+        bound = true;
+        answer = MayCut.Answer.WITH_CARE;
+        assertThat(of(check(1L, 2L), Weight.TOLD)).containsExactly(ReasonCode.DAY_WITH_CARE);
+    }
+
+    @Test
+    void aTicketMustBeHeldAndCurrentOnTheDay() {
+        tickets = Set.of(Ticket.LADDER);
+        offTheGround = true;
+        assertThat(check(1L, 2L)).isEmpty();
+        Helper third = new Helper(4, "Merryn", OptionalInt.empty(), Map.of(Ticket.LADDER, DAY.minusDays(1)), true);
+        coming.add(third);
+        assertThat(of(check(2L, 4L), Weight.REFUSED)).containsExactly(ReasonCode.DAY_NO_TICKET);
+        coming.set(2, new Helper(4, "Merryn", OptionalInt.empty(), Map.of(Ticket.LADDER, DAY), true));
+        assertThat(check(2L, 4L)).isEmpty();
+        tickets = Set.of(Ticket.ARBORIST);
+        assertThat(of(check(1L, 2L), Weight.REFUSED)).containsExactly(ReasonCode.DAY_NO_TICKET);
+    }
+
+    @Test
+    void whoeverMayBeUnder18StaysOnTheGround() {
+        coming.add(YOUNG);
+        assertThat(check(1L, 3L)).isEmpty();
+        offTheGround = true;
+        assertThat(of(check(1L, 3L), Weight.REFUSED)).containsExactly(ReasonCode.DAY_UNDER_AGE);
+        // Born in 2009: eighteen some time in 2027, nobody knows whether before March.
+        coming.set(2, new Helper(3, "Wren", OptionalInt.of(2009), Map.of(), true));
+        assertThat(of(check(1L, 3L), Weight.REFUSED)).containsExactly(ReasonCode.DAY_UNDER_AGE);
+        coming.set(2, new Helper(3, "Wren", OptionalInt.of(2008), Map.of(), true));
+        assertThat(check(1L, 3L)).isEmpty();
+    }
+
+    @Test
+    void aDayWithoutLeaderOrFirstAiderIsWarnedOfAndRefusedOnceConfirmed() {
+        coming.remove(LEADER);
+        coming.add(YOUNG);
+        assertThat(of(check(2L, 3L), Weight.WANTED))
+                .containsExactly(ReasonCode.DAY_NO_LEADER, ReasonCode.DAY_NO_FIRST_AIDER);
+        confirmed = true;
+        assertThat(of(check(2L, 3L), Weight.REFUSED))
+                .containsExactly(ReasonCode.DAY_NO_LEADER, ReasonCode.DAY_NO_FIRST_AIDER);
+    }
+
+    @Test
+    void nobodyWorksAlone() {
+        assertThat(of(check(1L), Weight.WANTED)).containsExactly(ReasonCode.DAY_ALONE);
+        assertThat(of(check(), Weight.WANTED)).containsExactly(ReasonCode.DAY_NOBODY);
+    }
+
+    @Test
+    void whatTheShedLacksAndWhoHasTooMuchIsSaid() {
+        kit = Set.of(Kit.POLE_PRUNER, Kit.SECATEURS);
+        assertThat(of(check(1L, 2L), Weight.WANTED)).containsExactly(ReasonCode.DAY_KIT_MISSING);
+        kit = Set.of();
+        minutes = 300;
+        coming.set(1, new Helper(2, "Jory", OptionalInt.of(1990), Map.of(), false));
+        assertThat(of(check(1L, 2L), Weight.TOLD))
+                .containsExactly(ReasonCode.DAY_TOO_LONG, ReasonCode.DAY_TOO_LONG, ReasonCode.DAY_NOT_SAID_TO_COME);
+    }
+}

@@ -1,0 +1,185 @@
+package org.diligentbough.core.plan;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Random;
+import net.jqwik.api.ForAll;
+import net.jqwik.api.Property;
+import org.diligentbough.core.Evaluation;
+import org.diligentbough.core.RandomTrees;
+import org.diligentbough.core.SurveyBuilder;
+import org.diligentbough.core.knowledge.ReasonCode;
+import org.diligentbough.core.plan.RenovationPlan.Lane;
+import org.diligentbough.core.plan.RenovationPlan.PlannedCut;
+import org.diligentbough.core.season.Season;
+import org.diligentbough.core.season.Window;
+import org.diligentbough.core.survey.FaultKind;
+import org.diligentbough.core.verdict.Verdict;
+import org.diligentbough.core.visit.Standing;
+import org.junit.jupiter.api.Test;
+
+/** Cuts moved by hand: they go where they are put, the rest makes room, and what breaks is said. */
+class MovedCutsTest {
+    private static final Optional<Window.Quality> BEST = Optional.of(Window.Quality.BEST);
+    private static final Optional<Window.Quality> WITH_CARE = Optional.of(Window.Quality.WITH_CARE);
+
+    private static Evaluation with(SurveyBuilder tree, Pin... pins) {
+        return Evaluation.of(Standing.asSurveyed(tree.build()), List.of(pins), SurveyBuilder.RULES, Map.of());
+    }
+
+    private static Lane laneOf(Evaluation evaluation, String limb) {
+        return evaluation.plan().lanes().stream()
+                .filter(lane -> lane.cuts().stream().anyMatch(cut -> cut.limb().equals(limb)))
+                .findFirst()
+                .orElseThrow();
+    }
+
+    private static PlannedCut cutOf(Evaluation evaluation, String limb) {
+        return laneOf(evaluation, limb).cuts().stream()
+                .filter(cut -> cut.limb().equals(limb))
+                .findFirst()
+                .orElseThrow();
+    }
+
+    private static List<ReasonCode> breaks(Evaluation evaluation, String limb) {
+        return cutOf(evaluation, limb).breaks().stream()
+                .map(reason -> reason.code())
+                .toList();
+    }
+
+    /** Eight equal limbs of an eighth each; four of them cross the middle: two fit into a quarter. */
+    private static SurveyBuilder eightLimbs() {
+        SurveyBuilder tree = new SurveyBuilder();
+        tree.girthCm = 120;
+        for (int i = 0; i < 8; i++) {
+            int number = i;
+            tree.limb("L" + i, limb -> {
+                limb.diameter(8).azimuth(number * 45).angle(45).length(3).fruiting(2);
+                return number < 4 ? limb.fault(FaultKind.CROSSING_CENTRE) : limb;
+            });
+        }
+        return tree;
+    }
+
+    @Test
+    void aCutGoesWhereItIsMovedAndTheRestFillsUp() {
+        Evaluation before = eightLimbs().evaluate();
+        assertThat(laneOf(before, "L0").year().year()).isEqualTo(2027);
+        Evaluation moved = with(eightLimbs(), new Pin("L0", Verdict.REMOVE, 2029, Season.DORMANT, BEST));
+        assertThat(laneOf(moved, "L0").year().year()).isEqualTo(2029);
+        assertThat(cutOf(moved, "L0").byHand()).isTrue();
+        assertThat(cutOf(moved, "L0").breaks()).isEmpty();
+        // The year it left is filled by the next in turn.
+        assertThat(moved.plan().lanes().get(0).cuts()).hasSize(2);
+        assertThat(moved.plan().lanes().get(0).cuts()).noneMatch(PlannedCut::byHand);
+    }
+
+    @Test
+    void tooMuchForTheYearIsSaidOfTheCutThatIsTooMuch() {
+        Evaluation moved = with(
+                eightLimbs(),
+                new Pin("L0", Verdict.REMOVE, 2027, Season.DORMANT, BEST),
+                new Pin("L1", Verdict.REMOVE, 2027, Season.DORMANT, BEST),
+                new Pin("L2", Verdict.REMOVE, 2027, Season.DORMANT, BEST),
+                new Pin("L3", Verdict.REMOVE, 2027, Season.DORMANT, BEST));
+        assertThat(breaks(moved, "L1")).isEmpty();
+        assertThat(breaks(moved, "L2")).containsExactly(ReasonCode.BREAKS_ALLOWANCE);
+        assertThat(breaks(moved, "L3")).containsExactly(ReasonCode.BREAKS_ALLOWANCE, ReasonCode.BREAKS_BIG_CUTS);
+        assertThat(moved.plan().lanes().get(0).overrun().map(reason -> reason.code()))
+                .contains(ReasonCode.OVERRUN_BY_HAND);
+    }
+
+    @Test
+    void theSummerOfAnAppleBearsATenthAndIsWithCare() {
+        Evaluation moved = with(eightLimbs(), new Pin("L0", Verdict.REMOVE, 2027, Season.SUMMER, WITH_CARE));
+        assertThat(laneOf(moved, "L0").opens()).isEqualTo(LocalDate.of(2027, 8, 1));
+        assertThat(breaks(moved, "L0")).containsExactly(ReasonCode.BREAKS_SUMMER_ALLOWANCE);
+        assertThat(cutOf(moved, "L0").reasons())
+                .extracting(reason -> reason.code())
+                .containsExactly(ReasonCode.BY_HAND_WITH_CARE);
+    }
+
+    @Test
+    void liveWoodOutsideItsWindowIsSaid() {
+        Evaluation moved = with(eightLimbs(), new Pin("L0", Verdict.REMOVE, 2027, Season.ANY, Optional.empty()));
+        assertThat(laneOf(moved, "L0").season()).isEqualTo(Season.ANY);
+        assertThat(breaks(moved, "L0")).containsExactly(ReasonCode.BREAKS_WINDOW);
+    }
+
+    @Test
+    void whatIsUrgentShouldNotWait() {
+        SurveyBuilder tree = eightLimbs();
+        tree.limb("D", limb -> limb.diameter(6)
+                .azimuth(20)
+                .length(3)
+                .fault(FaultKind.DEAD)
+                .over(org.diligentbough.core.survey.OverTarget.PATH));
+        Evaluation moved = with(tree, new Pin("D", Verdict.REMOVE, 2028, Season.DORMANT, BEST));
+        assertThat(breaks(moved, "D")).containsExactly(ReasonCode.BREAKS_URGENT);
+    }
+
+    @Test
+    void aRestingYearSaysSo() {
+        SurveyBuilder tree = eightLimbs();
+        tree.shootCm = java.util.OptionalDouble.of(8);
+        Evaluation moved = with(tree, new Pin("L0", Verdict.REMOVE, 2027, Season.DORMANT, BEST));
+        assertThat(breaks(moved, "L0")).containsExactly(ReasonCode.BREAKS_REST);
+    }
+
+    @Test
+    void aMoveWhoseTimeIsOverLapses() {
+        SurveyBuilder tree = eightLimbs();
+        tree.today = LocalDate.of(2027, 5, 1);
+        Evaluation moved = with(tree, new Pin("L0", Verdict.REMOVE, 2027, Season.DORMANT, BEST));
+        assertThat(cutOf(moved, "L0").byHand()).isFalse();
+        assertThat(laneOf(moved, "L0").year().year()).isEqualTo(2028);
+    }
+
+    @Test
+    void theSecondStageOfALargeLimbCanWaitLonger() {
+        SurveyBuilder tree = SurveyBuilder.withFrame();
+        tree.limb("X", limb -> limb.diameter(16).azimuth(200).length(4).fault(FaultKind.CROSSING_CENTRE));
+        Evaluation before = tree.evaluate();
+        List<Lane> turns = before.plan().lanes().stream()
+                .filter(lane -> lane.cuts().stream().anyMatch(cut -> cut.limb().equals("X")))
+                .toList();
+        assertThat(turns).hasSize(2);
+        int second = turns.get(1).year().year();
+        Evaluation moved = with(tree, new Pin("X", Verdict.REMOVE, second + 1, Season.DORMANT, BEST));
+        assertThat(moved.plan().lanes().stream()
+                        .filter(lane -> lane.cuts().stream()
+                                .anyMatch(cut -> cut.limb().equals("X") && cut.kind() == Verdict.REMOVE))
+                        .map(lane -> lane.year().year()))
+                .containsExactly(second + 1);
+        assertThat(laneOf(moved, "X").year().year()).isEqualTo(2027);
+    }
+
+    @Property(tries = 1500)
+    void whateverIsMovedThePlanKeepsItsRulesOrSaysWhichItBreaks(@ForAll long seed) {
+        SurveyBuilder tree = RandomTrees.tree(seed);
+        Evaluation before = tree.evaluate();
+        Random random = new Random(seed);
+        List<Pin> pins = new ArrayList<>();
+        for (Lane lane : before.plan().lanes()) {
+            for (PlannedCut cut : lane.cuts()) {
+                if (random.nextInt(3) == 0) {
+                    Season season = Season.values()[random.nextInt(Season.values().length)];
+                    pins.add(new Pin(
+                            cut.limb(),
+                            cut.kind(),
+                            tree.today.getYear() + random.nextInt(4),
+                            season,
+                            season == Season.ANY ? Optional.empty() : random.nextBoolean() ? BEST : WITH_CARE));
+                }
+            }
+        }
+        Evaluation moved = with(tree, pins.toArray(Pin[]::new));
+        PlanRules.hold(moved);
+        assertThat(with(tree)).extracting(Evaluation::plan).isEqualTo(before.plan());
+    }
+}

@@ -1,0 +1,174 @@
+package org.diligentbough.core.plan;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
+import org.diligentbough.core.Evaluation;
+import org.diligentbough.core.SurveyBuilder;
+import org.diligentbough.core.knowledge.ReasonCode;
+import org.diligentbough.core.plan.RenovationPlan.Lane;
+import org.diligentbough.core.plan.RenovationPlan.PlannedCut;
+import org.diligentbough.core.season.CuttingCalendar;
+import org.diligentbough.core.season.PruningYear;
+import org.diligentbough.core.season.Season;
+import org.diligentbough.core.season.Window;
+import org.diligentbough.core.survey.Limb;
+import org.diligentbough.core.survey.Survey;
+import org.diligentbough.core.survey.TakenThisYear;
+import org.diligentbough.core.verdict.LimbVerdict;
+import org.diligentbough.core.verdict.TableRow;
+import org.diligentbough.core.verdict.Verdict;
+import org.threeten.extra.LocalDateRange;
+
+/** What must hold of every plan, however it came about. A cut moved by hand may break a rule, and then says which. */
+public final class PlanRules {
+    private PlanRules() {}
+
+    public static void hold(Evaluation evaluation) {
+        hold(evaluation, TakenThisYear.NOTHING);
+    }
+
+    /** For a tree of which something was taken this year already. */
+    public static void hold(Evaluation evaluation, TakenThisYear taken) {
+        noYearTakesMoreThanItsAllowance(evaluation, taken);
+        everyCutStandsOnce(evaluation);
+        noLimbIsCutAfterWhatItGrowsFrom(evaluation);
+        onlyDeadGraftOrUrgentWoodOutsideTheWindows(evaluation);
+    }
+
+    static Map<String, LimbVerdict> verdicts(Evaluation evaluation) {
+        return evaluation.limbs().stream()
+                .collect(Collectors.toMap(limb -> limb.limb().id(), limb -> limb));
+    }
+
+    /** Dead, diseased or dangerous. */
+    static boolean mayExceed(LimbVerdict limb) {
+        return limb.urgent()
+                || limb.row()
+                        .filter(row -> row.compareTo(TableRow.DISEASED) <= 0)
+                        .isPresent();
+    }
+
+    private static boolean says(PlannedCut cut, ReasonCode... codes) {
+        return cut.breaks().stream().anyMatch(reason -> List.of(codes).contains(reason.code()));
+    }
+
+    private static void noYearTakesMoreThanItsAllowance(Evaluation evaluation, TakenThisYear taken) {
+        Map<String, LimbVerdict> verdicts = verdicts(evaluation);
+        Survey survey = evaluation.scene().survey();
+        int now = PruningYear.of(survey.today(), survey.site().southern()).year();
+        Map<Integer, Double> ordinary = new HashMap<>();
+        Map<Integer, Double> all = new HashMap<>();
+        Map<Integer, Integer> bigCuts = new HashMap<>();
+        Set<Integer> says = new HashSet<>();
+        for (Lane lane : evaluation.plan().lanes()) {
+            int year = lane.year().year();
+            lane.overrun().ifPresent(why -> says.add(year));
+            for (PlannedCut cut : lane.cuts()) {
+                all.merge(year, cut.share(), Double::sum);
+                boolean said = says(cut, ReasonCode.BREAKS_ALLOWANCE, ReasonCode.BREAKS_REST);
+                if (!mayExceed(verdicts.get(cut.limb())) && !said) {
+                    ordinary.merge(year, cut.share(), Double::sum);
+                }
+                if (!mayExceed(verdicts.get(cut.limb())) && !says(cut, ReasonCode.BREAKS_BIG_CUTS)) {
+                    bigCuts.merge(year, cut.cut().big() ? 1 : 0, Integer::sum);
+                }
+            }
+            lane.detail().ifPresent(detail -> ordinary.merge(year, detail.share(), Double::sum));
+        }
+        double full = evaluation.tree().fullAllowance().year().orElse(Double.MAX_VALUE);
+        double takenNow = survey.tree().removedLast12Months() + taken.share() + taken.overdoneBefore();
+        ordinary.forEach((year, share) -> {
+            double charged = year == now
+                    ? takenNow
+                    : year == now + 1 ? Math.max(0, taken.share() + taken.overdoneBefore() - full) : 0;
+            assertThat(share).as("share of " + year).isLessThanOrEqualTo(Math.max(0, full - charged) + 1e-6);
+        });
+        all.forEach((year, share) -> {
+            if (share > full + 1e-6) {
+                assertThat(says).contains(year);
+            }
+        });
+        if (evaluation.scene().traits().hasAllowance()) {
+            int most = survey.site().policy().bigCuts();
+            bigCuts.forEach((year, count) -> {
+                int made = year == now ? taken.bigCuts().size() : 0;
+                assertThat(count).as("big cuts of " + year).isLessThanOrEqualTo(Math.max(0, most - made));
+            });
+        }
+    }
+
+    private static void everyCutStandsOnce(Evaluation evaluation) {
+        Map<String, List<Verdict>> placed = new HashMap<>();
+        for (Lane lane : evaluation.plan().lanes()) {
+            for (PlannedCut cut : lane.cuts()) {
+                placed.computeIfAbsent(cut.limb(), id -> new ArrayList<>()).add(cut.kind());
+            }
+        }
+        evaluation.plan().notPlaced().forEach(limb -> {
+            assertThat(placed).doesNotContainKey(limb.limb());
+            assertThat(limb.reasons()).isNotEmpty();
+            placed.put(limb.limb(), List.of(Verdict.WAIT));
+        });
+        Set<String> wanted = evaluation.limbs().stream()
+                .filter(limb -> limb.cut().isPresent())
+                .map(limb -> limb.limb().id())
+                .collect(Collectors.toSet());
+        assertThat(placed.keySet()).isEqualTo(wanted);
+        placed.values().forEach(turns -> {
+            if (turns.size() > 1) {
+                assertThat(turns).as("shortened, then removed").containsExactly(Verdict.SHORTEN, Verdict.REMOVE);
+            }
+        });
+    }
+
+    private static void noLimbIsCutAfterWhatItGrowsFrom(Evaluation evaluation) {
+        Map<String, Integer> removedIn = new HashMap<>();
+        int turn = 0;
+        for (Lane lane : evaluation.plan().lanes()) {
+            turn++;
+            for (PlannedCut cut : lane.cuts()) {
+                Limb limb = evaluation.scene().branching().get(cut.limb());
+                Optional<String> parent = limb.parent();
+                if (parent.isPresent() && removedIn.containsKey(parent.get())) {
+                    assertThat(turn).isLessThanOrEqualTo(removedIn.get(parent.get()));
+                }
+                if (cut.kind() == Verdict.REMOVE) {
+                    removedIn.put(cut.limb(), turn);
+                }
+            }
+        }
+    }
+
+    private static void onlyDeadGraftOrUrgentWoodOutsideTheWindows(Evaluation evaluation) {
+        CuttingCalendar calendar =
+                SurveyBuilder.RULES.calendar(evaluation.scene().survey());
+        Map<String, LimbVerdict> verdicts = verdicts(evaluation);
+        for (Lane lane : evaluation.plan().lanes()) {
+            assertThat(lane.opens()).isBeforeOrEqualTo(lane.closes());
+            assertThat(lane.closes())
+                    .isAfterOrEqualTo(evaluation.scene().survey().today());
+            if (lane.season() == Season.ANY) {
+                assertThat(lane.cuts())
+                        .allMatch(cut -> verdicts.get(cut.limb()).anySeason()
+                                || cut.kind() == Verdict.BEND
+                                || says(cut, ReasonCode.BREAKS_WINDOW)
+                                || !evaluation
+                                        .scene()
+                                        .branching()
+                                        .living(evaluation.scene().branching().get(cut.limb())));
+            } else {
+                assertThat(calendar.windowsIn(LocalDateRange.ofClosed(lane.opens(), lane.closes())))
+                        .anyMatch(window -> window.quality() != Window.Quality.KEEP_OFF
+                                && window.days().encloses(LocalDateRange.ofClosed(lane.opens(), lane.closes())));
+            }
+        }
+    }
+}
