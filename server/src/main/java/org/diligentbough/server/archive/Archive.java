@@ -2,22 +2,53 @@ package org.diligentbough.server.archive;
 
 import io.swagger.v3.oas.annotations.media.Schema;
 import java.util.List;
+import java.util.Map;
+import org.diligentbough.server.fruit.Fruit.FruitData;
 import org.diligentbough.server.orchard.SiteData;
 import org.diligentbough.server.orchard.TreeData;
+import org.diligentbough.server.plan.PinData;
+import org.diligentbough.server.shared.MayBeNull;
+import org.diligentbough.server.visit.LoggedCut;
+import org.diligentbough.server.visit.VisitCut;
 import tools.jackson.databind.JsonNode;
 
 /**
- * The orchard archive, the open format of docs/formats/archive.md: one site with its trees and their surveys.
+ * The orchard archive, the open format of docs/formats/archive.md: one site with its trees, what was surveyed of them and done
+ * to them, and the people who do it. Days are texts: dates, or counted from the day of the import.
  *
  * @param format always {@value #FORMAT}
  * @param version always {@value #VERSION}
  */
-public record Archive(String format, Integer version, SiteData site, List<ArchivedTree> trees) {
+public record Archive(
+        String format,
+        Integer version,
+        SiteData site,
+        @MayBeNull List<ArchivedPerson> people,
+        List<ArchivedTree> trees,
+        @MayBeNull List<ArchivedDay> days) {
     public static final String FORMAT = "diligent-bough/archive";
     public static final int VERSION = 1;
 
-    /** One tree with its surveys, oldest first. */
-    public record ArchivedTree(TreeData tree, List<ArchivedSurvey> surveys) {}
+    /** Somebody who helps. */
+    public record ArchivedPerson(
+            String name,
+            @MayBeNull Integer birthYear,
+            @MayBeNull String note,
+            @MayBeNull List<ArchivedTicket> tickets,
+            @MayBeNull List<String> canCome) {}
+
+    /** Proof of training, and the last day on which it holds. */
+    public record ArchivedTicket(String ticket, String until) {}
+
+    /** One tree with its surveys, oldest first, and what else is known of it. */
+    public record ArchivedTree(
+            TreeData tree,
+            List<ArchivedSurvey> surveys,
+            @MayBeNull List<PinData> moved,
+            @MayBeNull List<ArchivedReport> reports,
+            @MayBeNull List<ArchivedFruit> fruit,
+            @MayBeNull List<ArchivedVisit> visits,
+            @MayBeNull ArchivedRemoval removal) {}
 
     /**
      * One survey.
@@ -27,4 +58,76 @@ public record Archive(String format, Integer version, SiteData site, List<Archiv
      */
     public record ArchivedSurvey(
             String by, @Schema(type = "object") JsonNode survey) {}
+
+    /** Something seen without a survey. */
+    public record ArchivedReport(
+            String by,
+            String on,
+            String kind,
+            Boolean dangerous,
+            @MayBeNull String note,
+            @MayBeNull ArchivedDealt dealt) {}
+
+    /** How it was dealt with. */
+    public record ArchivedDealt(String by, String on, String how) {}
+
+    /** A year's fruit; {@code year} is a number or counted from the running one. */
+    public record ArchivedFruit(String by, String year, FruitData fruit) {}
+
+    /**
+     * A visit.
+     *
+     * @param tree its tag, for a visit of a work day
+     * @param on its day, for a visit without a work day
+     * @param people names of those who are to do it
+     * @param cuts as they were planned; absent: whatever the plan had open that day, and no visit when that was nothing
+     * @param logs what was logged, corrected ones first; the last counts
+     */
+    public record ArchivedVisit(
+            @MayBeNull String tree,
+            @MayBeNull String on,
+            @MayBeNull List<String> people,
+            @MayBeNull List<VisitCut> cuts,
+            @MayBeNull Integer shoots,
+            @MayBeNull List<ArchivedLog> logs) {}
+
+    /**
+     * What was done.
+     *
+     * @param on absent: the day of the visit
+     * @param minutes absent: as planned
+     * @param people absent: as planned
+     * @param shoots absent: as planned
+     * @param cuts those that are not named were done as planned, in sound wood
+     */
+    public record ArchivedLog(
+            String by,
+            @MayBeNull String on,
+            @MayBeNull Integer minutes,
+            @MayBeNull List<String> people,
+            String prunings,
+            @MayBeNull Integer shoots,
+            @MayBeNull String note,
+            @MayBeNull List<LoggedCut> cuts) {}
+
+    /** The tree taken out. */
+    public record ArchivedRemoval(
+            String by,
+            String on,
+            String grounds,
+            String permission,
+            String removedBy,
+            @MayBeNull String replacement,
+            @MayBeNull String note) {}
+
+    /** A work day. */
+    public record ArchivedDay(
+            String on,
+            String starts,
+            String ends,
+            String state,
+            Map<String, Integer> shed,
+            @MayBeNull String note,
+            @MayBeNull List<String> people,
+            List<ArchivedVisit> visits) {}
 }

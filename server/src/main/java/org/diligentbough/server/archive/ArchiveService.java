@@ -1,23 +1,18 @@
 package org.diligentbough.server.archive;
 
 import jakarta.validation.Validator;
-import java.time.LocalDate;
-import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
-import java.util.regex.Matcher;
-import java.util.regex.Pattern;
 import org.diligentbough.server.archive.Archive.ArchivedSurvey;
 import org.diligentbough.server.archive.Archive.ArchivedTree;
-import org.diligentbough.server.crew.People;
+import org.diligentbough.server.crew.PeopleService;
 import org.diligentbough.server.orchard.OrchardService;
 import org.diligentbough.server.orchard.SiteMapper;
 import org.diligentbough.server.orchard.SiteMapper.SiteRow;
 import org.diligentbough.server.orchard.TreeMapper;
 import org.diligentbough.server.orchard.TreeMapper.TreeRow;
-import org.diligentbough.server.shared.FieldProblem;
 import org.diligentbough.server.shared.History;
 import org.diligentbough.server.shared.History.About;
 import org.diligentbough.server.shared.ProblemException;
@@ -31,17 +26,15 @@ import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 import tools.jackson.databind.node.ObjectNode;
 
-/** Orchard archives out and in. What is imported is imported whole or not at all. */
+/** Orchard archives in. What is imported is imported whole or not at all. */
 @Service
 public class ArchiveService {
-    /** A day counted from the day of the import, so that an archive need not go stale: today, today-310, today+5. */
-    private static final Pattern FROM_TODAY = Pattern.compile("today(?:([+-])([0-9]{1,5}))?");
-
     private final OrchardService orchard;
     private final SiteMapper sites;
     private final TreeMapper trees;
     private final SurveyService surveys;
-    private final People.PersonMapper people;
+    private final PeopleService people;
+    private final WorkImport work;
     private final History history;
     private final Validator validator;
     private final Today today;
@@ -52,7 +45,8 @@ public class ArchiveService {
             SiteMapper sites,
             TreeMapper trees,
             SurveyService surveys,
-            People.PersonMapper people,
+            PeopleService people,
+            WorkImport work,
             History history,
             Validator validator,
             Today today,
@@ -62,29 +56,11 @@ public class ArchiveService {
         this.trees = trees;
         this.surveys = surveys;
         this.people = people;
+        this.work = work;
         this.history = history;
         this.validator = validator;
         this.today = today;
         this.json = json;
-    }
-
-    /** Everything of a site. */
-    @Transactional(readOnly = true)
-    public Archive of(long siteId) {
-        SiteRow site = orchard.site(siteId);
-        List<ArchivedTree> archived = trees.idsOf(siteId).stream()
-                .map(orchard::tree)
-                .map(tree -> new ArchivedTree(tree.data(), surveysOf(tree)))
-                .toList();
-        return new Archive(Archive.FORMAT, Archive.VERSION, site.data(), archived);
-    }
-
-    private List<ArchivedSurvey> surveysOf(TreeRow tree) {
-        List<ArchivedSurvey> oldestFirst = new ArrayList<>();
-        for (SurveyRow survey : surveys.surveysOf(tree.id())) {
-            oldestFirst.add(0, new ArchivedSurvey(survey.surveyedBy(), json.readTree(survey.document())));
-        }
-        return oldestFirst;
     }
 
     /**
@@ -95,19 +71,20 @@ public class ArchiveService {
     @Transactional
     public SiteRow add(byte[] file) {
         Archive archive = read(file);
-        List<FieldProblem> problems = new ArrayList<>(problemsOf(archive));
-        if (!problems.isEmpty()) {
-            throw ProblemException.wrongFields(problems);
-        }
+        Problems problems = new Problems(validator);
+        look(archive, problems);
+        problems.refuseIfAny();
         long siteId = sites.add(archive.site());
         SiteRow site = orchard.site(siteId);
         history.imported(new About("site", siteId, siteId, null), site);
+        DayWords words = new DayWords(today.in(site.zone()), site.latitude() < 0);
+        List<TreeRow> added = new ArrayList<>();
         for (int i = 0; i < archive.trees().size(); i++) {
-            addTree(site, archive.trees().get(i), "/trees/" + i, problems);
+            added.add(addTree(site, archive.trees().get(i), "/trees/" + i, words, problems));
         }
-        if (!problems.isEmpty()) {
-            throw ProblemException.wrongFields(problems);
-        }
+        problems.refuseIfAny();
+        work.add(site, archive, added, words, problems);
+        problems.refuseIfAny();
         return site;
     }
 
@@ -123,58 +100,42 @@ public class ArchiveService {
         }
     }
 
-    private List<FieldProblem> problemsOf(Archive archive) {
-        List<FieldProblem> problems = new ArrayList<>();
+    private void look(Archive archive, Problems problems) {
         if (!Archive.FORMAT.equals(archive.format())) {
-            problems.add(new FieldProblem("/format", "is not known here; give " + Archive.FORMAT));
+            problems.add("/format", "is not known here; give " + Archive.FORMAT);
         }
         if (archive.version() == null || archive.version() != Archive.VERSION) {
-            problems.add(new FieldProblem("/version", "is not known here; give " + Archive.VERSION));
+            problems.add("/version", "is not known here; give " + Archive.VERSION);
         }
         if (archive.site() == null) {
-            problems.add(new FieldProblem("/site", "is missing; give the site"));
+            problems.add("/site", "is missing; give the site");
         } else {
-            check(archive.site(), "/site", problems);
+            problems.check(archive.site(), "/site");
             if (archive.site().name() != null
                     && sites.named(archive.site().name().strip())) {
-                problems.add(new FieldProblem("/site/name", "is the name of a site here already; choose another"));
+                problems.add("/site/name", "is the name of a site here already; choose another");
             }
         }
         if (archive.trees() == null) {
-            problems.add(new FieldProblem("/trees", "is missing; give a list, empty if there are none"));
-            return problems;
+            problems.add("/trees", "is missing; give a list, empty if there are none");
+            return;
         }
         Set<String> tags = new HashSet<>();
         for (int i = 0; i < archive.trees().size(); i++) {
             ArchivedTree tree = archive.trees().get(i);
             String at = "/trees/" + i;
             if (tree == null || tree.tree() == null) {
-                problems.add(new FieldProblem(at + "/tree", "is missing; give the tree"));
+                problems.add(at + "/tree", "is missing; give the tree");
                 continue;
             }
-            check(tree.tree(), at + "/tree", problems);
+            problems.check(tree.tree(), at + "/tree");
             if (tree.tree().tag() != null && !tags.add(tree.tree().tag().strip())) {
-                problems.add(new FieldProblem(at + "/tree/tag", "hangs on another tree already; give each its own"));
+                problems.add(at + "/tree/tag", "hangs on another tree already; give each its own");
             }
         }
-        return problems;
     }
 
-    private void check(Object given, String at, List<FieldProblem> problems) {
-        validator
-                .validate(given)
-                .forEach(wrong -> problems.add(new FieldProblem(
-                        at + "/"
-                                + wrong.getPropertyPath()
-                                        .toString()
-                                        .replaceAll("\\.<[^>]*>", "")
-                                        .replace('.', '/')
-                                        .replace('[', '/')
-                                        .replace("]", ""),
-                        wrong.getMessage())));
-    }
-
-    private void addTree(SiteRow site, ArchivedTree archived, String at, List<FieldProblem> problems) {
+    private TreeRow addTree(SiteRow site, ArchivedTree archived, String at, DayWords words, Problems problems) {
         long treeId = trees.add(site.id(), archived.tree());
         TreeRow tree = orchard.tree(treeId);
         history.imported(new About("tree", treeId, site.id(), treeId), tree);
@@ -182,43 +143,31 @@ public class ArchiveService {
         for (int i = 0; i < list.size(); i++) {
             ArchivedSurvey survey = list.get(i);
             String surveyAt = at + "/surveys/" + i;
-            if (survey.by() == null || survey.by().isBlank() || survey.by().length() > 80) {
-                problems.add(new FieldProblem(surveyAt + "/by", "is missing or too long; name who walked"));
+            if (survey == null || !problems.named(survey.by(), surveyAt + "/by")) {
                 continue;
             }
-            try {
-                SurveyRow added = surveys.keep(
-                        tree,
-                        dated(survey.survey(), ZoneId.of(site.timeZone())),
-                        people.named(survey.by().strip()).id());
+            problems.under(surveyAt + "/survey", () -> {
+                SurveyRow added = surveys.keep(tree, dated(survey.survey(), words), people.named(survey.by()));
                 history.imported(new About("survey", added.id(), site.id(), treeId), added);
-            } catch (ProblemException e) {
-                e.errors()
-                        .forEach(wrong ->
-                                problems.add(new FieldProblem(surveyAt + "/survey" + wrong.pointer(), wrong.detail())));
-            }
+            });
         }
+        return tree;
     }
 
-    /** The survey with its days counted from today turned into dates. */
-    private JsonNode dated(JsonNode survey, ZoneId zone) {
+    /** The survey with its days counted from today turned into dates; what is no day is left for the survey's own checks. */
+    private JsonNode dated(JsonNode survey, DayWords words) {
         if (!(survey instanceof ObjectNode node)) {
             return survey == null ? json.getNodeFactory().nullNode() : survey;
         }
         ObjectNode copy = node.deepCopy();
-        resolve(copy, "surveyedOn", zone);
+        resolve(copy, "surveyedOn", words);
         if (copy.get("observedStage") instanceof ObjectNode stage) {
-            resolve(stage, "on", zone);
+            resolve(stage, "on", words);
         }
         return copy;
     }
 
-    private void resolve(ObjectNode node, String field, ZoneId zone) {
-        Matcher fromToday = FROM_TODAY.matcher(node.path(field).asString(""));
-        if (fromToday.matches()) {
-            int days = fromToday.group(2) == null ? 0 : Integer.parseInt(fromToday.group(2));
-            LocalDate day = today.in(zone).plusDays("-".equals(fromToday.group(1)) ? -days : days);
-            node.put(field, day.toString());
-        }
+    private static void resolve(ObjectNode node, String field, DayWords words) {
+        words.day(node.path(field).asString("")).ifPresent(day -> node.put(field, day.toString()));
     }
 }

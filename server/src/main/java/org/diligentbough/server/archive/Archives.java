@@ -24,16 +24,18 @@ class Archives {
     private static final int MOST_BYTES = 64 << 20;
 
     private final ArchiveService service;
+    private final ArchiveWriter writer;
     private final CurrentPerson person;
 
-    Archives(ArchiveService service, CurrentPerson person) {
+    Archives(ArchiveService service, ArchiveWriter writer, CurrentPerson person) {
         this.service = service;
+        this.writer = writer;
         this.person = person;
     }
 
     @GetMapping("/sites/{siteId}/archive")
     ResponseEntity<Archive> archive(@PathVariable long siteId) {
-        Archive archive = service.of(siteId);
+        Archive archive = writer.of(siteId);
         String name = archive.site().name().toLowerCase().replaceAll("[^a-z0-9]+", "-") + ".json";
         return ResponseEntity.ok()
                 .header(

@@ -2,14 +2,15 @@ package org.diligentbough.server.crew;
 
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
+import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.util.List;
-import java.util.Optional;
-import org.apache.ibatis.annotations.Mapper;
-import org.apache.ibatis.annotations.Select;
+import org.diligentbough.server.crew.PeopleService.Person;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.ResponseStatus;
@@ -18,47 +19,39 @@ import org.springframework.web.bind.annotation.RestController;
 /** The people who work here. */
 @RestController
 @RequestMapping("/api/people")
-public class People {
-    private final PersonMapper mapper;
+class People {
+    private final PeopleService service;
 
-    People(PersonMapper mapper) {
-        this.mapper = mapper;
+    People(PeopleService service) {
+        this.service = service;
     }
 
-    /** A named person. */
-    public record Person(long id, String name) {}
-
     /** A person to be added. */
-    public record NewPerson(
+    record NewPerson(
             @NotBlank(message = "is missing; give a name") @Size(max = 80, message = "is longer than 80 letters")
             String name) {}
 
+    /** A change to a person, with the version it was based on. */
+    record PersonChange(
+            @NotNull(message = "is missing; send the version the change is based on")
+            Integer version,
+
+            @Valid @NotNull(message = "is missing") PersonData data) {}
+
     @GetMapping
     List<Person> people() {
-        return mapper.all();
+        return service.all();
     }
 
     /** Adds a person, or answers with the one who bears the name already. */
     @PostMapping
     @ResponseStatus(HttpStatus.CREATED)
     Person addPerson(@Valid @RequestBody NewPerson person) {
-        return mapper.named(person.name().strip());
+        return service.one(service.named(person.name()));
     }
 
-    /** The people table. */
-    @Mapper
-    public interface PersonMapper {
-        @Select("select id, name from person order by name")
-        List<Person> all();
-
-        @Select("select id, name from person where id = #{id}")
-        Optional<Person> find(long id);
-
-        /** The person of that name, added if there is none. */
-        @Select(
-                value =
-                        "insert into person (name) values (#{name}) on conflict (name) do update set name = excluded.name returning id, name",
-                affectData = true)
-        Person named(String name);
+    @PutMapping("/{personId}")
+    Person changePerson(@PathVariable long personId, @Valid @RequestBody PersonChange change) {
+        return service.change(personId, change.version(), change.data());
     }
 }

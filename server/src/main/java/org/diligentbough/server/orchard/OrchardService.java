@@ -49,6 +49,16 @@ public class OrchardService {
         return trees.get(id).orElseThrow(() -> ProblemException.notFound("There is no such tree."));
     }
 
+    /** Whether a tree was taken out. */
+    public boolean removed(long treeId) {
+        return tree(treeId).removedOn() != null;
+    }
+
+    /** All trees of a site that stand. */
+    public List<TreeRow> standing(long siteId) {
+        return trees.find(siteId, new TreeMapper.Query("", "", "", false), "t.id", Integer.MAX_VALUE, 0);
+    }
+
     List<TreeRow> trees(long siteId, TreeMapper.Query query, String order, int size, int page) {
         return trees.find(site(siteId).id(), query, order, size, page * size);
     }

@@ -15,14 +15,16 @@ public interface TreeMapper {
             t.id, t.version, t.site_id, t.tag, t.species, t.cultivar, t.rootstock, t.planted_year, t.bearing, t.form,
             t.form_wanted, t.mains_wanted, t.purpose, t.east_m, t.north_m, t.target_height_m, t.clearance_m,
             t.in_container, t.note, s.id as survey_id, s.surveyed_on, s.height_m, s.spread_m, s.trunk_girth_cm, s.triage,
-            s.urgent_limbs
+            s.urgent_limbs, r.on_date as removed_on,
+            (select count(*) from report p where p.tree_id = t.id and p.dealt_on is null)::integer as open_reports
             """;
     String FROM = """
              from tree t left join lateral (
                 select * from survey where tree_id = t.id order by surveyed_on desc, id desc limit 1) s on true
+             left join tree_removal r on r.tree_id = t.id
             """;
     String FOUND = """
-             where t.site_id = #{siteId}
+             where t.site_id = #{siteId} and (r.tree_id is not null) = #{q.removed}
                and (#{q.text} = '' or t.tag ilike '%' || #{q.text} || '%' or t.cultivar ilike '%' || #{q.text} || '%'
                     or replace(t.species, '-', ' ') ilike '%' || #{q.text} || '%' or t.note ilike '%' || #{q.text} || '%')
                and (#{q.species} = '' or t.species = #{q.species})
@@ -56,7 +58,9 @@ public interface TreeMapper {
             Double spreadM,
             Double trunkGirthCm,
             String triage,
-            Integer urgentLimbs) {
+            Integer urgentLimbs,
+            LocalDate removedOn,
+            Integer openReports) {
 
         public TreeData data() {
             return new TreeData(
@@ -79,8 +83,8 @@ public interface TreeMapper {
         }
     }
 
-    /** What to look for; an empty text asks for nothing. */
-    record Query(String text, String species, String triage) {}
+    /** What to look for; an empty text asks for nothing. Either trees that stand or those removed. */
+    record Query(String text, String species, String triage, boolean removed) {}
 
     /** {@code order} comes from a fixed list, never from outside. */
     @Select("select " + COLUMNS + FROM + FOUND + " order by ${order}, t.tag, t.id limit #{size} offset #{offset}")
@@ -127,7 +131,7 @@ public interface TreeMapper {
     @Select("""
             select species, coalesce(form_wanted, form, 'natural') in ('fan', 'espalier', 'cordon', 'hedge') as trained,
                    count(*)::integer as trees
-            from tree where site_id = #{siteId} group by 1, 2 order by trees desc, species
+            from tree where site_id = #{siteId} and id not in (select tree_id from tree_removal) group by 1, 2 order by trees desc, species
             """)
     List<KindCount> kinds(long siteId);
 }

@@ -31,7 +31,8 @@ class Trees {
             "species", "t.species",
             "planted", "t.planted_year nulls last",
             "height", "s.height_m desc nulls last",
-            "triage", "array_position(array['refer','take-out','rest','renovate','maintain'], s.triage) nulls last",
+            "triage",
+                    "(select count(*) from report p where p.tree_id = t.id and p.dealt_on is null) desc, array_position(array['refer','take-out','rest','renovate','maintain'], s.triage) nulls last",
             "surveyed", "s.surveyed_on nulls first");
 
     private final OrchardService service;
@@ -47,13 +48,17 @@ class Trees {
      *
      * @param version to be sent back when changing it
      * @param survey what its newest survey says, or null while there is none
+     * @param removedOn the day it was taken out, or null while it stands
+     * @param openReports things reported of it that nobody has dealt with
      */
     record TreeView(
             long id,
             int version,
             long siteId,
             TreeData data,
-            @MayBeNull SurveySummary survey) {}
+            @MayBeNull SurveySummary survey,
+            @MayBeNull LocalDate removedOn,
+            int openReports) {}
 
     /** What the newest survey of a tree says of it as a whole. */
     record SurveySummary(
@@ -82,6 +87,7 @@ class Trees {
             @RequestParam(defaultValue = "") String q,
             @RequestParam(defaultValue = "") String species,
             @RequestParam(defaultValue = "") String triage,
+            @RequestParam(defaultValue = "false") boolean removed,
             @RequestParam(defaultValue = "tag") String sort,
             @RequestParam(defaultValue = "0") int page,
             @RequestParam(defaultValue = "100") int size) {
@@ -96,7 +102,7 @@ class Trees {
         if (page < 0 || size < 1 || size > MOST_PER_PAGE) {
             throw ProblemException.wrongField("/size", "give a page from 0 and a size from 1 to " + MOST_PER_PAGE);
         }
-        TreeMapper.Query query = new TreeMapper.Query(q.strip(), species, triage);
+        TreeMapper.Query query = new TreeMapper.Query(q.strip(), species, triage, removed);
         return new TreePage(
                 service.trees(siteId, query, order, size, page).stream()
                         .map(Trees::view)
@@ -139,6 +145,7 @@ class Trees {
                         row.trunkGirthCm(),
                         row.triage(),
                         row.urgentLimbs());
-        return new TreeView(row.id(), row.version(), row.siteId(), row.data(), survey);
+        return new TreeView(
+                row.id(), row.version(), row.siteId(), row.data(), survey, row.removedOn(), row.openReports());
     }
 }

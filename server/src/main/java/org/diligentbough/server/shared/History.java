@@ -22,8 +22,8 @@ public class History {
         this.json = json;
     }
 
-    /** What a change was about; {@code treeId} is null when it was not about one tree. */
-    public record About(String entity, long entityId, long siteId, Long treeId) {}
+    /** What a change was about; {@code siteId} and {@code treeId} are null when it was not about one. */
+    public record About(String entity, long entityId, Long siteId, Long treeId) {}
 
     public void added(About about, Object after) {
         mapper.add(person.idOrNull(), about, "added", null, json.writeValueAsString(after));
@@ -36,6 +36,11 @@ public class History {
     public void changed(About about, Object before, Object after) {
         mapper.add(
                 person.idOrNull(), about, "changed", json.writeValueAsString(before), json.writeValueAsString(after));
+    }
+
+    /** For what was taken away and stands no longer; what it was is kept here. */
+    public void takenAway(About about, Object before) {
+        mapper.add(person.idOrNull(), about, "taken-away", json.writeValueAsString(before), null);
     }
 
     /** The newest changes to a tree and its surveys, newest first. */

@@ -43,6 +43,11 @@ public class ProblemException extends RuntimeException {
                 List.of());
     }
 
+    /** What was asked for breaks a rule; each problem says which. Nothing was changed. */
+    public static ProblemException refused(List<FieldProblem> rules) {
+        return new ProblemException(HttpStatus.UNPROCESSABLE_CONTENT, "That cannot be done.", rules);
+    }
+
     public static ProblemException wrongFields(List<FieldProblem> errors) {
         return new ProblemException(
                 HttpStatus.UNPROCESSABLE_CONTENT,

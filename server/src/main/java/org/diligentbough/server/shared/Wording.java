@@ -1,5 +1,7 @@
 package org.diligentbough.server.shared;
 
+import java.time.LocalDate;
+import java.time.format.DateTimeFormatter;
 import java.util.List;
 import java.util.Locale;
 import org.diligentbough.core.knowledge.Codes;
@@ -11,6 +13,8 @@ import org.springframework.stereotype.Component;
 /** Puts the core's reasons into sentences. */
 @Component
 public class Wording {
+    private static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("d MMMM uuuu", Locale.ENGLISH);
+
     private final MessageSource messages;
 
     Wording(MessageSource messages) {
@@ -26,11 +30,16 @@ public class Wording {
 
     /** The sentence for a reason and where it comes from. */
     public Worded of(Reason reason) {
-        Object[] arguments = reason.arguments().stream()
-                .map(argument -> argument instanceof Enum<?> value ? value(value) : argument)
-                .toArray();
+        Object[] arguments = reason.arguments().stream().map(this::argument).toArray();
         String code = Codes.of(reason.code());
         return new Worded(code, messages.getMessage(code, arguments, Locale.ENGLISH), source(reason.source()));
+    }
+
+    private Object argument(Object argument) {
+        if (argument instanceof LocalDate day) {
+            return DAY.format(day);
+        }
+        return argument instanceof Enum<?> value ? value(value) : argument;
     }
 
     /** A value of an enumeration in words: its written form with spaces, unless the catalogue knows better. */

@@ -15,7 +15,7 @@ import org.apache.ibatis.annotations.Update;
 public interface SurveyMapper {
     String COLUMNS = """
             s.id, s.version, s.tree_id, s.surveyed_on, p.name as surveyed_by, s.document::text as document, s.triage,
-            s.saved_at
+            s.trunk_girth_cm, s.saved_at
             """;
 
     /** A row of the survey table. */
@@ -27,6 +27,7 @@ public interface SurveyMapper {
             String surveyedBy,
             String document,
             String triage,
+            Double trunkGirthCm,
             Instant savedAt) {}
 
     /** What is stored of a survey: its document, and what lists and maps need of it. */

@@ -21,7 +21,7 @@ import org.diligentbough.server.shared.Today;
 import org.diligentbough.server.survey.SurveyMapper.DraftRow;
 import org.diligentbough.server.survey.SurveyMapper.SurveyRecord;
 import org.diligentbough.server.survey.SurveyMapper.SurveyRow;
-import org.springframework.context.event.EventListener;
+import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import tools.jackson.databind.JsonNode;
@@ -41,6 +41,7 @@ public class SurveyService {
     private final History history;
     private final CurrentPerson person;
     private final Today today;
+    private final ApplicationEventPublisher events;
     private final JsonMapper json;
 
     SurveyService(
@@ -51,6 +52,7 @@ public class SurveyService {
             History history,
             CurrentPerson person,
             Today today,
+            ApplicationEventPublisher events,
             JsonMapper json) {
         this.surveys = surveys;
         this.orchard = orchard;
@@ -59,6 +61,7 @@ public class SurveyService {
         this.history = history;
         this.person = person;
         this.today = today;
+        this.events = events;
         this.json = json;
     }
 
@@ -78,6 +81,17 @@ public class SurveyService {
                 .map(survey -> SurveyMapping.toSurvey(reader.read(fileOf(survey))));
     }
 
+    /** All surveys of a tree up to a day, as of that day. */
+    public List<Survey> upTo(long treeId, LocalDate day) {
+        TreeRow tree = orchard.tree(treeId);
+        SiteRow site = site(tree);
+        return surveys.ofTree(treeId).stream()
+                .filter(survey -> !survey.surveyedOn().isAfter(day))
+                .map(survey -> new SurveyDocument(json).complete(json.readTree(survey.document()), tree, site, day))
+                .map(file -> SurveyMapping.toSurvey(reader.read((JsonNode) file)))
+                .toList();
+    }
+
     /** One survey as a complete survey file, with site and tree as the register has them now. */
     public JsonNode fileOf(SurveyRow survey) {
         TreeRow tree = orchard.tree(survey.treeId());
@@ -86,11 +100,6 @@ public class SurveyService {
 
     public SurveyRow survey(long id) {
         return surveys.find(id).orElseThrow(() -> ProblemException.notFound("There is no such survey."));
-    }
-
-    /** Judges a kept survey as of today. */
-    public Evaluation evaluate(SurveyRow survey) {
-        return evaluate(fileOf(survey));
     }
 
     private Evaluation evaluate(JsonNode file) {
@@ -104,7 +113,8 @@ public class SurveyService {
         SurveyRow added = keep(orchard.tree(treeId), sent, who);
         surveys.dropDraft(treeId, who);
         history.added(about(added), added);
-        return added;
+        events.publishEvent(new OrchardService.JudgementOutdated(List.of(treeId)));
+        return survey(added.id());
     }
 
     /** Keeps a survey by a given person without a word to the history: for whoever writes that otherwise. */
@@ -123,7 +133,8 @@ public class SurveyService {
         SurveyRow after = survey(id);
         surveys.dropDraft(before.treeId(), who);
         history.changed(about(after), before, after);
-        return after;
+        events.publishEvent(new OrchardService.JudgementOutdated(List.of(before.treeId())));
+        return survey(id);
     }
 
     private About about(SurveyRow survey) {
@@ -174,14 +185,9 @@ public class SurveyService {
         return today.in(site(tree).zone());
     }
 
-    @EventListener
-    void judgeAnew(OrchardService.JudgementOutdated outdated) {
-        for (long treeId : outdated.treeIds()) {
-            surveys.newest(treeId).ifPresent(survey -> {
-                Evaluation evaluation = evaluate(survey);
-                surveys.judgeAnew(survey.id(), Codes.of(evaluation.tree().triage()), urgent(evaluation));
-            });
-        }
+    /** Keeps for lists what the newest survey of a tree was judged to be. */
+    public void judged(long treeId, String triage, int urgentLimbs) {
+        surveys.newest(treeId).ifPresent(survey -> surveys.judgeAnew(survey.id(), triage, urgentLimbs));
     }
 
     /** The person's draft of a survey of this tree, if there is one. */

@@ -69,11 +69,12 @@ public record EvaluationAnswer(
             double heightM,
             @MayBeNull String sideBranch) {}
 
-    /** What is done in one season of one pruning year. */
+    /** What is done in one season of one pruning year; {@code quality} of the time is null for season any. */
     public record LaneAnswer(
             int year,
             String yearLabel,
             String season,
+            @MayBeNull String quality,
             WindowAnswer window,
             List<PlannedCutAnswer> cuts,
             double share,
@@ -86,8 +87,15 @@ public record EvaluationAnswer(
     /** First and last day. */
     public record WindowAnswer(LocalDate opens, LocalDate closes) {}
 
-    /** One limb's turn. */
-    public record PlannedCutAnswer(String limb, String kind, double share, CutAnswer cut, List<Worded> reasons) {}
+    /** One limb's turn; {@code breaks} what its place breaks when it was moved there by hand. */
+    public record PlannedCutAnswer(
+            String limb,
+            String kind,
+            double share,
+            CutAnswer cut,
+            List<Worded> reasons,
+            boolean byHand,
+            List<Worded> breaks) {}
 
     /** Counted shoots dealt with in one season. */
     public record DetailAnswer(int shoots, double share, int minutes) {}

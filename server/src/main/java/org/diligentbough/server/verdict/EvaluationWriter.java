@@ -86,6 +86,7 @@ public class EvaluationWriter {
                 lane.year().year(),
                 lane.year().label(),
                 Codes.of(lane.season()),
+                lane.quality().map(Codes::of).orElse(null),
                 new EvaluationAnswer.WindowAnswer(lane.opens(), lane.closes()),
                 lane.cuts().stream()
                         .map(cut -> new EvaluationAnswer.PlannedCutAnswer(
@@ -93,7 +94,9 @@ public class EvaluationWriter {
                                 Codes.of(cut.kind()),
                                 cut.share(),
                                 cut(cut.cut()),
-                                wording.all(cut.reasons())))
+                                wording.all(cut.reasons()),
+                                cut.byHand(),
+                                wording.all(cut.breaks())))
                         .toList(),
                 lane.share(),
                 lane.allowance().isPresent() ? lane.allowance().getAsDouble() : null,

@@ -1,25 +1,55 @@
 package org.diligentbough.server.verdict;
 
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Size;
 import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
 import org.diligentbough.core.Evaluation;
+import org.diligentbough.core.Rulebook;
+import org.diligentbough.core.knowledge.Codes;
+import org.diligentbough.core.season.CuttingCalendar;
+import org.diligentbough.core.season.PruningYear;
+import org.diligentbough.core.season.Window;
+import org.diligentbough.server.plan.PinData;
+import org.diligentbough.server.plan.PlanMapper.PlanRow;
+import org.diligentbough.server.shared.MayBeNull;
 import org.diligentbough.server.survey.SurveyMapper.SurveyRow;
 import org.diligentbough.server.survey.SurveyService;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RestController;
 
-/** The judgement of a registered tree by its newest survey, as of today, with its drawing. */
+/** The judgement of a registered tree as it stands, as of today, with its drawing and what was moved by hand. */
 @RestController
 class Judgement {
+    /** How many years on a cut can be moved. */
+    private static final int YEARS_AHEAD = 4;
+
+    private final JudgementService judgement;
     private final SurveyService surveys;
     private final EvaluationWriter writer;
+    private final Rulebook rules;
 
-    Judgement(SurveyService surveys, EvaluationWriter writer) {
+    Judgement(JudgementService judgement, SurveyService surveys, EvaluationWriter writer, Rulebook rules) {
+        this.judgement = judgement;
         this.surveys = surveys;
         this.writer = writer;
+        this.rules = rules;
     }
 
-    /** What was judged, the judgement, and the tree's geometry. */
+    /**
+     * What was judged, the judgement, and the tree's geometry.
+     *
+     * @param planVersion to be sent back when moving cuts
+     * @param pins cuts moved by hand
+     * @param times to which a cut can be moved
+     */
     record JudgementView(
             long surveyId,
             int surveyVersion,
@@ -27,13 +57,35 @@ class Judgement {
             String surveyedBy,
             LocalDate today,
             EvaluationAnswer evaluation,
-            TreeDrawing drawing) {}
+            TreeDrawing drawing,
+            int planVersion,
+            List<PinData> pins,
+            List<TimeView> times) {}
 
-    /** Judges the newest survey; 404 while there is none. */
+    /** A time to which a cut can be moved; {@code quality} is null for any day of a year. */
+    record TimeView(
+            int year,
+            String yearLabel,
+            String season,
+            @MayBeNull String quality,
+            LocalDate opens,
+            LocalDate closes) {}
+
+    /** All the cuts moved by hand, with the version of the plan this is based on. */
+    record PlanChange(
+            @NotNull(message = "is missing; send the version the change is based on")
+            Integer version,
+
+            @NotNull(message = "is missing; give a list, empty to leave the plan to the rules")
+            @Size(max = 500, message = "is longer than 500 cuts")
+            List<@Valid @NotNull(message = "is missing") PinData> pins) {}
+
+    /** Judges the tree as it stands; 404 while nobody has walked to it. */
     @GetMapping("/api/trees/{treeId}/judgement")
     JudgementView judgement(@PathVariable long treeId) {
+        Evaluation evaluation = judgement.now(treeId);
         SurveyRow survey = surveys.newest(treeId);
-        Evaluation evaluation = surveys.evaluate(survey);
+        PlanRow plan = judgement.plan(treeId);
         return new JudgementView(
                 survey.id(),
                 survey.version(),
@@ -41,6 +93,47 @@ class Judgement {
                 survey.surveyedBy(),
                 evaluation.scene().survey().today(),
                 writer.write(evaluation),
-                TreeDrawing.of(evaluation));
+                TreeDrawing.of(evaluation),
+                plan.version(),
+                judgement.pins(plan),
+                times(evaluation));
+    }
+
+    /** Moves cuts by hand; the plan is made anew round them and says what they break. */
+    @PutMapping("/api/trees/{treeId}/plan")
+    JudgementView movePlan(@PathVariable long treeId, @Valid @RequestBody PlanChange change) {
+        judgement.move(treeId, change.version(), change.pins());
+        return judgement(treeId);
+    }
+
+    private List<TimeView> times(Evaluation evaluation) {
+        CuttingCalendar calendar = rules.calendar(evaluation.scene().survey());
+        LocalDate today = evaluation.scene().survey().today();
+        PruningYear now = calendar.pruningYear(today);
+        Map<String, TimeView> times = new LinkedHashMap<>();
+        for (int ahead = 0; ahead <= YEARS_AHEAD; ahead++) {
+            PruningYear year = now.plus(ahead);
+            calendar.windows(year).stream()
+                    .filter(window -> window.quality() != Window.Quality.KEEP_OFF)
+                    .filter(window -> !window.closes().isBefore(today))
+                    .map(window -> new TimeView(
+                            year.year(),
+                            year.label(),
+                            Codes.of(window.season()),
+                            Codes.of(window.quality()),
+                            window.opens(),
+                            window.closes()))
+                    .forEach(time -> times.putIfAbsent(time.year() + time.season() + time.quality(), time));
+            times.put(
+                    year.year() + "any",
+                    new TimeView(
+                            year.year(),
+                            year.label(),
+                            "any",
+                            null,
+                            year.days().getStart(),
+                            year.days().getEndInclusive()));
+        }
+        return new ArrayList<>(times.values());
     }
 }

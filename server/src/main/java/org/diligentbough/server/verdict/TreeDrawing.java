@@ -66,7 +66,7 @@ public record TreeDrawing(
         }
     }
 
-    static TreeDrawing of(Evaluation evaluation) {
+    public static TreeDrawing of(Evaluation evaluation) {
         var tree = evaluation.scene().tree();
         Branching branching = evaluation.scene().branching();
         double trunkTopM =

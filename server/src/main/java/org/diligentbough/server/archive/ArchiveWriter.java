@@ -1,0 +1,237 @@
+package org.diligentbough.server.archive;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
+import org.diligentbough.server.archive.Archive.ArchivedDay;
+import org.diligentbough.server.archive.Archive.ArchivedDealt;
+import org.diligentbough.server.archive.Archive.ArchivedFruit;
+import org.diligentbough.server.archive.Archive.ArchivedLog;
+import org.diligentbough.server.archive.Archive.ArchivedPerson;
+import org.diligentbough.server.archive.Archive.ArchivedRemoval;
+import org.diligentbough.server.archive.Archive.ArchivedReport;
+import org.diligentbough.server.archive.Archive.ArchivedSurvey;
+import org.diligentbough.server.archive.Archive.ArchivedTicket;
+import org.diligentbough.server.archive.Archive.ArchivedTree;
+import org.diligentbough.server.archive.Archive.ArchivedVisit;
+import org.diligentbough.server.crew.DayArchive;
+import org.diligentbough.server.crew.DayArchive.KeptDay;
+import org.diligentbough.server.crew.PeopleService;
+import org.diligentbough.server.crew.PeopleService.Person;
+import org.diligentbough.server.fruit.Fruit;
+import org.diligentbough.server.orchard.OrchardService;
+import org.diligentbough.server.orchard.SiteMapper.SiteRow;
+import org.diligentbough.server.orchard.TreeMapper;
+import org.diligentbough.server.orchard.TreeMapper.TreeRow;
+import org.diligentbough.server.plan.PinData;
+import org.diligentbough.server.survey.SurveyMapper.SurveyRow;
+import org.diligentbough.server.survey.SurveyService;
+import org.diligentbough.server.verdict.JudgementService;
+import org.diligentbough.server.visit.Reports;
+import org.diligentbough.server.visit.Reports.ReportView;
+import org.diligentbough.server.visit.TreeRecords;
+import org.diligentbough.server.visit.VisitMapper;
+import org.diligentbough.server.visit.VisitMapper.LogRow;
+import org.diligentbough.server.visit.VisitMapper.VisitRow;
+import org.diligentbough.server.wood.Removals;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import tools.jackson.databind.json.JsonMapper;
+
+/** Orchard archives out: everything of a site, with the people who had a hand in it. */
+@Service
+public class ArchiveWriter {
+    private final OrchardService orchard;
+    private final TreeMapper trees;
+    private final SurveyService surveys;
+    private final PeopleService people;
+    private final DayArchive days;
+    private final VisitMapper visits;
+    private final TreeRecords records;
+    private final JudgementService judgement;
+    private final Reports reports;
+    private final Fruit fruit;
+    private final Removals removals;
+    private final JsonMapper json;
+
+    ArchiveWriter(
+            OrchardService orchard,
+            TreeMapper trees,
+            SurveyService surveys,
+            PeopleService people,
+            DayArchive days,
+            VisitMapper visits,
+            TreeRecords records,
+            JudgementService judgement,
+            Reports reports,
+            Fruit fruit,
+            Removals removals,
+            JsonMapper json) {
+        this.orchard = orchard;
+        this.trees = trees;
+        this.surveys = surveys;
+        this.people = people;
+        this.days = days;
+        this.visits = visits;
+        this.records = records;
+        this.judgement = judgement;
+        this.reports = reports;
+        this.fruit = fruit;
+        this.removals = removals;
+        this.json = json;
+    }
+
+    /** Everything of a site. */
+    @Transactional(readOnly = true)
+    public Archive of(long siteId) {
+        SiteRow site = orchard.site(siteId);
+        List<Person> everybody = people.all();
+        Map<Long, String> names = everybody.stream().collect(Collectors.toMap(Person::id, Person::name));
+        List<ArchivedTree> archived = trees.idsOf(siteId).stream()
+                .map(orchard::tree)
+                .map(tree -> tree(tree, names))
+                .toList();
+        List<ArchivedDay> workDays =
+                days.ofSite(siteId).stream().map(day -> day(day, names)).toList();
+        return new Archive(
+                Archive.FORMAT,
+                Archive.VERSION,
+                site.data(),
+                everybody.stream()
+                        .filter(person -> hadAHand(person, archived, workDays))
+                        .map(ArchiveWriter::person)
+                        .toList(),
+                archived,
+                workDays);
+    }
+
+    private static boolean hadAHand(Person person, List<ArchivedTree> trees, List<ArchivedDay> days) {
+        Stream<String> inTrees = trees.stream().flatMap(tree -> Stream.of(
+                        tree.surveys().stream().map(ArchivedSurvey::by),
+                        tree.reports().stream().map(ArchivedReport::by),
+                        tree.fruit().stream().map(ArchivedFruit::by),
+                        tree.visits().stream().flatMap(ArchiveWriter::hands))
+                .flatMap(names -> names));
+        Stream<String> onDays = days.stream()
+                .flatMap(day -> Stream.concat(
+                        day.people().stream(), day.visits().stream().flatMap(ArchiveWriter::hands)));
+        return Stream.concat(inTrees, onDays).anyMatch(person.name()::equals);
+    }
+
+    private static Stream<String> hands(ArchivedVisit visit) {
+        return Stream.concat(
+                visit.people().stream(),
+                visit.logs().stream().flatMap(log -> Stream.concat(Stream.of(log.by()), log.people().stream())));
+    }
+
+    private static ArchivedPerson person(Person person) {
+        return new ArchivedPerson(
+                person.name(),
+                person.birthYear(),
+                person.note(),
+                person.tickets().stream()
+                        .map(ticket -> new ArchivedTicket(
+                                ticket.ticket(), ticket.until().toString()))
+                        .toList(),
+                person.canCome().stream().map(Objects::toString).toList());
+    }
+
+    private ArchivedTree tree(TreeRow tree, Map<Long, String> names) {
+        List<ArchivedSurvey> oldestFirst = new ArrayList<>();
+        for (SurveyRow survey : surveys.surveysOf(tree.id())) {
+            oldestFirst.add(0, new ArchivedSurvey(survey.surveyedBy(), json.readTree(survey.document())));
+        }
+        List<PinData> moved = judgement.pinsOf(tree.id());
+        List<LogRow> logs = visits.logsOf(tree.id());
+        return new ArchivedTree(
+                tree.data(),
+                oldestFirst,
+                moved.isEmpty() ? null : moved,
+                reports.reports(tree.id()).stream().map(ArchiveWriter::report).toList(),
+                fruit.fruit(tree.id()).years().stream()
+                        .map(year -> new ArchivedFruit(year.by(), String.valueOf(year.year()), year.data()))
+                        .toList(),
+                visits.ofTree(tree.id()).stream()
+                        .filter(visit -> visit.workDayId() == null && visit.logged())
+                        .map(visit -> visit(visit, null, onOf(visit, logs), logs, names))
+                        .toList(),
+                removals.find(tree.id())
+                        .map(removal -> new ArchivedRemoval(
+                                removal.recordedBy(),
+                                removal.data().on().toString(),
+                                removal.data().grounds(),
+                                removal.data().permission(),
+                                removal.data().removedBy(),
+                                removal.data().replacement(),
+                                removal.data().note()))
+                        .orElse(null));
+    }
+
+    private static String onOf(VisitRow visit, List<LogRow> logs) {
+        return logs.stream()
+                .filter(log -> log.visitId().equals(visit.id()))
+                .map(log -> log.onDay().toString())
+                .findFirst()
+                .orElseThrow();
+    }
+
+    private static ArchivedReport report(ReportView report) {
+        return new ArchivedReport(
+                report.seenBy(),
+                report.data().on().toString(),
+                report.data().kind(),
+                report.data().dangerous(),
+                report.data().note(),
+                report.dealtOn() == null
+                        ? null
+                        : new ArchivedDealt(report.dealtBy(), report.dealtOn().toString(), report.dealtHow()));
+    }
+
+    private ArchivedDay day(KeptDay day, Map<Long, String> names) {
+        return new ArchivedDay(
+                day.data().on().toString(),
+                day.data().starts(),
+                day.data().ends(),
+                day.state(),
+                day.data().shed(),
+                day.data().note(),
+                day.people().stream().map(names::get).toList(),
+                day.visits().stream()
+                        .map(visit -> visit(
+                                visit, orchard.tree(visit.treeId()).tag(), null, visits.logsOf(visit.treeId()), names))
+                        .toList());
+    }
+
+    private ArchivedVisit visit(VisitRow visit, String tag, String on, List<LogRow> logs, Map<Long, String> names) {
+        return new ArchivedVisit(
+                tag,
+                on,
+                days.people(visit).stream().map(names::get).toList(),
+                records.cuts(visit),
+                visit.shoots(),
+                logs.stream()
+                        .filter(log -> log.visitId().equals(visit.id()))
+                        .sorted((one, other) -> one.id().compareTo(other.id()))
+                        .map(log -> log(log, names))
+                        .toList());
+    }
+
+    private ArchivedLog log(LogRow log, Map<Long, String> names) {
+        return new ArchivedLog(
+                log.loggedBy(),
+                log.onDay().toString(),
+                log.minutes(),
+                log.peopleIds() == null
+                        ? List.of()
+                        : Stream.of(log.peopleIds().split(","))
+                                .map(id -> names.get(Long.valueOf(id)))
+                                .toList(),
+                log.prunings(),
+                log.shoots(),
+                log.note(),
+                records.logged(log));
+    }
+}

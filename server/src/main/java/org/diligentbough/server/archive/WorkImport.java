@@ -1,0 +1,334 @@
+package org.diligentbough.server.archive;
+
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.UUID;
+import java.util.stream.Stream;
+import org.diligentbough.server.archive.Archive.ArchivedDay;
+import org.diligentbough.server.archive.Archive.ArchivedFruit;
+import org.diligentbough.server.archive.Archive.ArchivedLog;
+import org.diligentbough.server.archive.Archive.ArchivedPerson;
+import org.diligentbough.server.archive.Archive.ArchivedReport;
+import org.diligentbough.server.archive.Archive.ArchivedTree;
+import org.diligentbough.server.archive.Archive.ArchivedVisit;
+import org.diligentbough.server.crew.DayArchive;
+import org.diligentbough.server.crew.DayData;
+import org.diligentbough.server.crew.PeopleService;
+import org.diligentbough.server.crew.PersonData;
+import org.diligentbough.server.crew.PersonData.TicketData;
+import org.diligentbough.server.fruit.Fruit;
+import org.diligentbough.server.orchard.OrchardService.JudgementOutdated;
+import org.diligentbough.server.orchard.SiteMapper.SiteRow;
+import org.diligentbough.server.orchard.TreeMapper.TreeRow;
+import org.diligentbough.server.shared.History;
+import org.diligentbough.server.shared.History.About;
+import org.diligentbough.server.verdict.JudgementService;
+import org.diligentbough.server.visit.LogData;
+import org.diligentbough.server.visit.LogService;
+import org.diligentbough.server.visit.LoggedCut;
+import org.diligentbough.server.visit.Reports;
+import org.diligentbough.server.visit.TreeRecords;
+import org.diligentbough.server.visit.VisitMapper.LogRow;
+import org.diligentbough.server.visit.VisitMapper.VisitRow;
+import org.diligentbough.server.wood.Removals;
+import org.springframework.context.ApplicationEventPublisher;
+import org.springframework.stereotype.Component;
+
+/** What an archive says of people and of the work: taken in day by day, so that each plan is the one of its time. */
+@Component
+class WorkImport {
+    private final PeopleService people;
+    private final DayArchive days;
+    private final LogService logs;
+    private final TreeRecords records;
+    private final JudgementService judgement;
+    private final Reports reports;
+    private final Fruit fruit;
+    private final Removals removals;
+    private final History history;
+    private final ApplicationEventPublisher events;
+
+    WorkImport(
+            PeopleService people,
+            DayArchive days,
+            LogService logs,
+            TreeRecords records,
+            JudgementService judgement,
+            Reports reports,
+            Fruit fruit,
+            Removals removals,
+            History history,
+            ApplicationEventPublisher events) {
+        this.people = people;
+        this.days = days;
+        this.logs = logs;
+        this.records = records;
+        this.judgement = judgement;
+        this.reports = reports;
+        this.fruit = fruit;
+        this.removals = removals;
+        this.history = history;
+        this.events = events;
+    }
+
+    /** A visit to be made, on a work day or without one. */
+    private record Due(ArchivedVisit visit, LocalDate on, TreeRow tree, Long dayId, String at) {}
+
+    /** One import. */
+    private final class Run {
+        private final SiteRow site;
+        private final DayWords words;
+        private final Problems problems;
+        private final Map<String, TreeRow> byTag = new HashMap<>();
+        private final List<Due> due = new ArrayList<>();
+
+        private Run(SiteRow site, DayWords words, Problems problems) {
+            this.site = site;
+            this.words = words;
+            this.problems = problems;
+        }
+    }
+
+    /** Adds all but the trees and their surveys, which are there already. */
+    void add(SiteRow site, Archive archive, List<TreeRow> trees, DayWords words, Problems problems) {
+        Run run = new Run(site, words, problems);
+        trees.forEach(tree -> run.byTag.put(tree.tag(), tree));
+        List<ArchivedPerson> persons = orEmpty(archive.people());
+        for (int i = 0; i < persons.size(); i++) {
+            person(run, persons.get(i), "/people/" + i);
+        }
+        for (int i = 0; i < trees.size(); i++) {
+            tree(run, archive.trees().get(i), trees.get(i), "/trees/" + i);
+        }
+        List<ArchivedDay> workDays = orEmpty(archive.days());
+        for (int i = 0; i < workDays.size(); i++) {
+            day(run, workDays.get(i), "/days/" + i);
+        }
+        problems.refuseIfAny();
+        run.due.stream().sorted(Comparator.comparing(Due::on)).forEach(due -> visit(run, due));
+        for (int i = 0; i < trees.size(); i++) {
+            removal(run, archive.trees().get(i), trees.get(i), "/trees/" + i + "/removal");
+        }
+        events.publishEvent(
+                new JudgementOutdated(trees.stream().map(TreeRow::id).toList()));
+    }
+
+    private static <T> List<T> orEmpty(List<T> list) {
+        return list == null ? List.of() : list;
+    }
+
+    private void person(Run run, ArchivedPerson given, String at) {
+        if (given == null || !run.problems.named(given.name(), at + "/name")) {
+            return;
+        }
+        List<TicketData> tickets = new ArrayList<>();
+        for (int i = 0; i < orEmpty(given.tickets()).size(); i++) {
+            Archive.ArchivedTicket ticket = given.tickets().get(i);
+            run.problems
+                    .day(run.words, ticket.until(), at + "/tickets/" + i + "/until")
+                    .ifPresent(until -> tickets.add(new TicketData(ticket.ticket(), until)));
+        }
+        List<LocalDate> canCome = new ArrayList<>();
+        for (int i = 0; i < orEmpty(given.canCome()).size(); i++) {
+            run.problems
+                    .day(run.words, given.canCome().get(i), at + "/canCome/" + i)
+                    .ifPresent(canCome::add);
+        }
+        PersonData data = new PersonData(given.name(), given.birthYear(), given.note(), tickets, canCome);
+        if (run.problems.check(data, at)) {
+            people.keepImported(people.named(given.name()), data);
+        }
+    }
+
+    private void tree(Run run, ArchivedTree given, TreeRow tree, String at) {
+        if (given.moved() != null) {
+            boolean good = true;
+            for (int i = 0; i < given.moved().size(); i++) {
+                good &= run.problems.check(given.moved().get(i), at + "/moved/" + i);
+            }
+            if (good) {
+                judgement.keep(tree.id(), 0, given.moved());
+            }
+        }
+        for (int i = 0; i < orEmpty(given.reports()).size(); i++) {
+            report(run, given.reports().get(i), tree, at + "/reports/" + i);
+        }
+        Set<Integer> years = new HashSet<>();
+        for (int i = 0; i < orEmpty(given.fruit()).size(); i++) {
+            ArchivedFruit year = given.fruit().get(i);
+            String fruitAt = at + "/fruit/" + i;
+            var number = run.words.year(year.year());
+            if (number.isEmpty() || !years.add(number.getAsInt())) {
+                run.problems.add(
+                        fruitAt + "/year", "is no year, or stands here twice; give one such as 2026 or year-1");
+            } else if (run.problems.named(year.by(), fruitAt + "/by")
+                    && run.problems.check(year.fruit(), fruitAt + "/fruit")) {
+                fruit.keep(tree.id(), number.getAsInt(), year.fruit(), people.named(year.by()));
+            }
+        }
+        for (int i = 0; i < orEmpty(given.visits()).size(); i++) {
+            ArchivedVisit visit = given.visits().get(i);
+            String visitAt = at + "/visits/" + i;
+            run.problems
+                    .day(run.words, visit.on(), visitAt + "/on")
+                    .ifPresent(on -> run.due.add(new Due(visit, on, tree, null, visitAt)));
+        }
+    }
+
+    private void report(Run run, ArchivedReport given, TreeRow tree, String at) {
+        Optional<LocalDate> on = run.problems.day(run.words, given.on(), at + "/on");
+        if (on.isEmpty() || !run.problems.named(given.by(), at + "/by")) {
+            return;
+        }
+        Reports.ReportData data = new Reports.ReportData(on.get(), given.kind(), given.dangerous(), given.note());
+        if (!run.problems.check(data, at)) {
+            return;
+        }
+        long id = reports.keep(tree.id(), data, people.named(given.by()));
+        if (given.dealt() != null && run.problems.named(given.dealt().by(), at + "/dealt/by")) {
+            String how = given.dealt().how();
+            run.problems
+                    .day(run.words, given.dealt().on(), at + "/dealt/on")
+                    .ifPresent(dealtOn -> reports.keepDealt(
+                            id, dealtOn, how, people.named(given.dealt().by())));
+        }
+    }
+
+    private void day(Run run, ArchivedDay given, String at) {
+        Optional<LocalDate> on = run.problems.day(run.words, given == null ? null : given.on(), at + "/on");
+        if (on.isEmpty()) {
+            return;
+        }
+        DayData data = new DayData(on.get(), given.starts(), given.ends(), given.shed(), given.note());
+        if (!run.problems.check(data, at) || !known(run, given.state(), at + "/state")) {
+            return;
+        }
+        long id = days.add(run.site.id(), data, given.state());
+        for (int i = 0; i < orEmpty(given.people()).size(); i++) {
+            if (run.problems.named(given.people().get(i), at + "/people/" + i)) {
+                days.comes(id, people.named(given.people().get(i)));
+            }
+        }
+        for (int i = 0; i < orEmpty(given.visits()).size(); i++) {
+            ArchivedVisit visit = given.visits().get(i);
+            String visitAt = at + "/visits/" + i;
+            TreeRow tree =
+                    run.byTag.get(visit.tree() == null ? "" : visit.tree().strip());
+            if (tree == null) {
+                run.problems.add(visitAt + "/tree", "is the tag of no tree of this archive");
+            } else {
+                run.due.add(new Due(visit, on.get(), tree, id, visitAt));
+            }
+        }
+    }
+
+    private static boolean known(Run run, String state, String at) {
+        boolean known = List.of("planned", "confirmed", "rained-off").contains(String.valueOf(state));
+        if (!known) {
+            run.problems.add(at, "is not known; choose one of planned, confirmed, rained-off");
+        }
+        return known;
+    }
+
+    private void visit(Run run, Due due) {
+        run.problems.under(due.at(), () -> {
+            Optional<Long> id = due.visit().cuts() == null
+                    ? days.asPlanned(due.tree().id(), due.dayId(), due.on())
+                    : asGiven(run, due);
+            if (id.isEmpty()) {
+                return;
+            }
+            orEmpty(due.visit().people()).forEach(name -> days.gives(id.get(), due.dayId(), people.named(name)));
+            Long corrects = null;
+            for (int i = 0; i < orEmpty(due.visit().logs()).size(); i++) {
+                corrects = log(run, due, logs.visit(id.get()), corrects, i);
+            }
+        });
+    }
+
+    private Optional<Long> asGiven(Run run, Due due) {
+        boolean good = true;
+        for (int i = 0; i < due.visit().cuts().size(); i++) {
+            good &= run.problems.check(due.visit().cuts().get(i), due.at() + "/cuts/" + i);
+        }
+        int shoots = due.visit().shoots() == null ? 0 : due.visit().shoots();
+        return good
+                ? Optional.of(
+                        days.asGiven(due.tree().id(), due.dayId(), due.visit().cuts(), shoots))
+                : Optional.empty();
+    }
+
+    private Long log(Run run, Due due, VisitRow visit, Long corrects, int number) {
+        ArchivedLog given = due.visit().logs().get(number);
+        String at = due.at() + "/logs/" + number;
+        if (!run.problems.named(given.by(), at + "/by")) {
+            return corrects;
+        }
+        LocalDate on = given.on() == null
+                ? due.on()
+                : run.problems.day(run.words, given.on(), at + "/on").orElse(due.on());
+        List<String> who = given.people() == null ? orEmpty(due.visit().people()) : given.people();
+        LogData data = new LogData(
+                UUID.randomUUID(),
+                on,
+                given.minutes() == null ? days.minutes(visit) : given.minutes(),
+                (who.isEmpty() ? List.of(given.by()) : who)
+                        .stream().map(people::named).toList(),
+                given.prunings(),
+                given.shoots() == null ? visit.shoots() : given.shoots(),
+                given.note(),
+                cuts(visit, orEmpty(given.cuts())));
+        if (!run.problems.check(data, at)) {
+            return corrects;
+        }
+        LogRow kept = logs.keep(visit, data, corrects, people.named(given.by()));
+        history.imported(new About("log", kept.id(), run.site.id(), due.tree().id()), kept);
+        return kept.id();
+    }
+
+    /** What was said of the cuts, and the others as done in sound wood. */
+    private List<LoggedCut> cuts(VisitRow visit, List<LoggedCut> said) {
+        return Stream.concat(
+                        said.stream(),
+                        records.cuts(visit).stream()
+                                .filter(cut -> said.stream()
+                                        .noneMatch(one -> cut.limb().equals(one.limb())))
+                                .map(cut -> new LoggedCut(
+                                        cut.limb(),
+                                        "done",
+                                        null,
+                                        null,
+                                        null,
+                                        cut.kind().equals("bend") ? null : "sound",
+                                        null,
+                                        null,
+                                        null)))
+                .toList();
+    }
+
+    private void removal(Run run, ArchivedTree given, TreeRow tree, String at) {
+        Archive.ArchivedRemoval removal = given.removal();
+        if (removal == null || !run.problems.named(removal.by(), at + "/by")) {
+            return;
+        }
+        run.problems.day(run.words, removal.on(), at + "/on").ifPresent(on -> {
+            Removals.RemovalData data = new Removals.RemovalData(
+                    on,
+                    removal.grounds(),
+                    removal.permission(),
+                    removal.removedBy(),
+                    removal.replacement(),
+                    removal.note());
+            if (run.problems.check(data, at)) {
+                removals.keep(tree.id(), data, people.named(removal.by()));
+            }
+        });
+    }
+}

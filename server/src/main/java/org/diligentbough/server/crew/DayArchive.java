@@ -1,0 +1,120 @@
+package org.diligentbough.server.crew;
+
+import java.time.LocalDate;
+import java.util.EnumSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
+import org.diligentbough.core.crew.Kit;
+import org.diligentbough.core.knowledge.Codes;
+import org.diligentbough.server.crew.DayMapper.DayRow;
+import org.diligentbough.server.visit.TreeRecords;
+import org.diligentbough.server.visit.VisitCut;
+import org.diligentbough.server.visit.VisitMapper;
+import org.diligentbough.server.visit.VisitMapper.NewVisit;
+import org.diligentbough.server.visit.VisitMapper.VisitRow;
+import org.springframework.stereotype.Component;
+import tools.jackson.databind.json.JsonMapper;
+
+/** Work days and visits for archives: taken in as they were, whatever rule they broke. */
+@Component
+public class DayArchive {
+    private static final double HEAVY_KG = 25;
+
+    private final DayMapper days;
+    private final VisitMapper visits;
+    private final TreeRecords records;
+    private final DayService service;
+    private final DayReader reader;
+    private final JsonMapper json;
+
+    DayArchive(
+            DayMapper days,
+            VisitMapper visits,
+            TreeRecords records,
+            DayService service,
+            DayReader reader,
+            JsonMapper json) {
+        this.days = days;
+        this.visits = visits;
+        this.records = records;
+        this.service = service;
+        this.reader = reader;
+        this.json = json;
+    }
+
+    /** A day as it is kept. */
+    public record KeptDay(long id, DayData data, String state, List<Long> people, List<VisitRow> visits) {}
+
+    /** Days of a site, the oldest first. */
+    public List<KeptDay> ofSite(long siteId) {
+        return days.ofSite(siteId).stream()
+                .sorted((one, other) -> one.onDay().compareTo(other.onDay()))
+                .map(this::kept)
+                .toList();
+    }
+
+    private KeptDay kept(DayRow day) {
+        return new KeptDay(day.id(), reader.data(day), day.state(), reader.ids(day.people()), visits.ofDay(day.id()));
+    }
+
+    public List<Long> people(VisitRow visit) {
+        return reader.ids(visit.people());
+    }
+
+    /** Adds a day in a state; its id. */
+    public long add(long siteId, DayData data, String state) {
+        long id = service.addWithoutHistory(siteId, data);
+        days.state(id, state);
+        return id;
+    }
+
+    public void comes(long dayId, long personId) {
+        days.addPerson(dayId, personId);
+    }
+
+    /** Gives a visit somebody, who then comes. */
+    public void gives(long visitId, Long dayId, long personId) {
+        visits.addPerson(visitId, personId);
+        if (dayId != null) {
+            days.addPerson(dayId, personId);
+        }
+    }
+
+    /** A visit of whatever the plan had open; empty when that was nothing. */
+    public Optional<Long> asPlanned(long treeId, Long dayId, LocalDate on) {
+        return service.makeAsOf(treeId, dayId, on);
+    }
+
+    /** A visit of cuts as they were planned; its id. */
+    public long asGiven(long treeId, Long dayId, List<VisitCut> cuts, int shoots) {
+        Set<Kit> kit = EnumSet.noneOf(Kit.class);
+        for (VisitCut cut : cuts) {
+            Codes.parse(Kit.class, cut.tool()).ifPresent(kit::add);
+            if (cut.reach().equals("ladder")) {
+                kit.add(Kit.LADDER);
+            }
+            if (!cut.reach().equals("ground")) {
+                kit.add(Kit.HELMET);
+            }
+            if (cut.weightKg() > HEAVY_KG) {
+                kit.add(Kit.ROPE);
+            }
+        }
+        return visits.add(new NewVisit(
+                treeId,
+                dayId,
+                json.writeValueAsString(cuts),
+                shoots,
+                shoots,
+                0,
+                kit.stream().map(Codes::of).collect(Collectors.joining(",")),
+                cuts.stream().anyMatch(VisitCut::sick)));
+    }
+
+    /** Minutes a visit was planned to take. */
+    public int minutes(VisitRow visit) {
+        return records.cuts(visit).stream().mapToInt(VisitCut::minutes).sum() + visit.shootsMinutes();
+    }
+}

@@ -1,0 +1,73 @@
+package org.diligentbough.server.crew;
+
+import java.time.LocalDate;
+import java.util.List;
+import java.util.Optional;
+import org.apache.ibatis.annotations.Delete;
+import org.apache.ibatis.annotations.Insert;
+import org.apache.ibatis.annotations.Mapper;
+import org.apache.ibatis.annotations.Param;
+import org.apache.ibatis.annotations.Select;
+import org.apache.ibatis.annotations.Update;
+
+/** The tables of work days and of who comes. */
+@Mapper
+public interface DayMapper {
+    String COLUMNS = """
+            d.id, d.version, d.site_id, d.on_date as on_day, to_char(d.starts, 'HH24:MI') as starts,
+            to_char(d.ends, 'HH24:MI') as ends, d.state, d.shed::text as shed, d.note,
+            (select string_agg(person_id::text, ',' order by person_id) from work_day_person where work_day_id = d.id) as people
+            """;
+
+    /** A row of the table; ids of people are joined by commas. */
+    record DayRow(
+            Long id,
+            Integer version,
+            Long siteId,
+            LocalDate onDay,
+            String starts,
+            String ends,
+            String state,
+            String shed,
+            String note,
+            String people) {}
+
+    @Select("select " + COLUMNS + " from work_day d where d.id = #{id}")
+    Optional<DayRow> find(long id);
+
+    @Select("select " + COLUMNS + " from work_day d where d.site_id = #{siteId} order by d.on_date desc, d.id desc")
+    List<DayRow> ofSite(long siteId);
+
+    @Select(value = """
+                    insert into work_day (site_id, on_date, starts, ends, state, shed, note)
+                    values (#{siteId}, #{d.on}, #{d.starts}::time, #{d.ends}::time, 'planned', #{shed}::jsonb, #{d.note})
+                    returning id
+                    """, affectData = true)
+    long add(@Param("siteId") long siteId, @Param("d") DayData day, @Param("shed") String shed);
+
+    @Update("""
+            update work_day set on_date = #{d.on}, starts = #{d.starts}::time, ends = #{d.ends}::time, shed = #{shed}::jsonb,
+                note = #{d.note} where id = #{id}
+            """)
+    int change(@Param("id") long id, @Param("d") DayData day, @Param("shed") String shed);
+
+    @Update("update work_day set state = #{state} where id = #{id}")
+    int state(@Param("id") long id, @Param("state") String state);
+
+    /** Takes the day for a change; returns how many rows had the version: 1, or 0 when somebody was quicker. */
+    @Update("update work_day set version = version + 1 where id = #{id} and version = #{version}")
+    int take(@Param("id") long id, @Param("version") int version);
+
+    @Delete("delete from work_day_person where work_day_id = #{id}")
+    int clearPeople(long id);
+
+    @Insert("insert into work_day_person (work_day_id, person_id) values (#{id}, #{personId}) on conflict do nothing")
+    int addPerson(@Param("id") long id, @Param("personId") long personId);
+
+    /** Those who no longer come are on no tree of the day either. */
+    @Delete("""
+            delete from tree_visit_person where tree_visit_id in (select id from tree_visit where work_day_id = #{id})
+              and person_id not in (select person_id from work_day_person where work_day_id = #{id})
+            """)
+    int dropAbsent(long id);
+}

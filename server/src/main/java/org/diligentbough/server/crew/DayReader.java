@@ -1,0 +1,247 @@
+package org.diligentbough.server.crew;
+
+import java.time.LocalDate;
+import java.util.EnumMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.function.Function;
+import java.util.stream.Collectors;
+import org.diligentbough.core.Evaluation;
+import org.diligentbough.core.Rulebook;
+import org.diligentbough.core.crew.DayCheck;
+import org.diligentbough.core.crew.DayFinding;
+import org.diligentbough.core.crew.Helper;
+import org.diligentbough.core.crew.Kit;
+import org.diligentbough.core.crew.TreeVisit;
+import org.diligentbough.core.crew.WorkDay;
+import org.diligentbough.core.knowledge.Codes;
+import org.diligentbough.core.season.MayCut;
+import org.diligentbough.core.verdict.Ticket;
+import org.diligentbough.server.crew.DayMapper.DayRow;
+import org.diligentbough.server.crew.DayView.DaySummary;
+import org.diligentbough.server.crew.DayView.FindingView;
+import org.diligentbough.server.crew.DayView.PersonView;
+import org.diligentbough.server.crew.DayView.VisitView;
+import org.diligentbough.server.crew.PeopleService.Person;
+import org.diligentbough.server.orchard.OrchardService;
+import org.diligentbough.server.orchard.TreeMapper.TreeRow;
+import org.diligentbough.server.shared.Today;
+import org.diligentbough.server.shared.Wording;
+import org.diligentbough.server.verdict.JudgementService;
+import org.diligentbough.server.visit.TreeRecords;
+import org.diligentbough.server.visit.VisitCut;
+import org.diligentbough.server.visit.VisitMapper;
+import org.diligentbough.server.visit.VisitMapper.VisitRow;
+import org.springframework.stereotype.Component;
+import tools.jackson.core.type.TypeReference;
+import tools.jackson.databind.json.JsonMapper;
+
+/** Puts a work day together as it is shown, with what the rules say of it. */
+@Component
+class DayReader {
+    private static final TypeReference<Map<String, Integer>> SHED = new TypeReference<>() {};
+
+    private final VisitMapper visits;
+    private final TreeRecords records;
+    private final PeopleService people;
+    private final OrchardService orchard;
+    private final JudgementService judgement;
+    private final Rulebook rules;
+    private final Wording wording;
+    private final Today today;
+    private final JsonMapper json;
+
+    DayReader(
+            VisitMapper visits,
+            TreeRecords records,
+            PeopleService people,
+            OrchardService orchard,
+            JudgementService judgement,
+            Rulebook rules,
+            Wording wording,
+            Today today,
+            JsonMapper json) {
+        this.visits = visits;
+        this.records = records;
+        this.people = people;
+        this.orchard = orchard;
+        this.judgement = judgement;
+        this.rules = rules;
+        this.wording = wording;
+        this.today = today;
+        this.json = json;
+    }
+
+    /** A visit with what the rules look at. */
+    private record Turn(VisitRow row, TreeRow tree, List<VisitCut> cuts, TreeVisit visit) {}
+
+    List<VisitRow> visits(long dayId) {
+        return visits.ofDay(dayId);
+    }
+
+    DayView view(DayRow day) {
+        DayData data = data(day);
+        List<Turn> turns =
+                visits.ofDay(day.id()).stream().map(row -> turn(row, day)).toList();
+        List<Helper> coming = coming(day);
+        return new DayView(
+                day.id(),
+                day.version(),
+                day.siteId(),
+                data,
+                day.state(),
+                past(day),
+                coming.stream()
+                        .map(helper -> person(helper, day.onDay(), turns))
+                        .toList(),
+                turns.stream().map(DayReader::visit).toList(),
+                findings(day, data, turns, coming));
+    }
+
+    private boolean past(DayRow day) {
+        return day.onDay().isBefore(today.in(orchard.site(day.siteId()).zone()));
+    }
+
+    DaySummary summary(DayRow row) {
+        DayView day = view(row);
+        return new DaySummary(
+                row.id(),
+                row.onDay(),
+                row.starts(),
+                row.ends(),
+                row.state(),
+                day.past(),
+                day.visits().size(),
+                (int) day.visits().stream().filter(VisitView::logged).count(),
+                day.people().size(),
+                day.visits().stream().mapToInt(VisitView::minutes).sum(),
+                day.findings());
+    }
+
+    DayData data(DayRow day) {
+        return new DayData(day.onDay(), day.starts(), day.ends(), json.readValue(day.shed(), SHED), day.note());
+    }
+
+    private List<Helper> coming(DayRow day) {
+        Map<Long, Person> known = people.all().stream().collect(Collectors.toMap(Person::id, Function.identity()));
+        return ids(day.people()).stream()
+                .map(id -> PeopleService.helper(known.get(id), day.onDay()))
+                .toList();
+    }
+
+    List<Long> ids(String joined) {
+        return DayService.listed(joined).stream().map(Long::valueOf).toList();
+    }
+
+    /** What is over, logged or rained off is not judged any more. */
+    private List<FindingView> findings(DayRow day, DayData data, List<Turn> turns, List<Helper> coming) {
+        if (past(day) || day.state().equals(DayService.RAINED_OFF)) {
+            return List.of();
+        }
+        Map<Kit, Integer> shed = new EnumMap<>(Kit.class);
+        data.shed().forEach((kit, count) -> shed.put(Codes.parse(Kit.class, kit).orElseThrow(), count));
+        WorkDay core = new WorkDay(
+                day.onDay(),
+                data.minutes(),
+                shed,
+                day.state().equals(DayService.CONFIRMED),
+                coming,
+                turns.stream()
+                        .filter(turn -> !turn.row().logged())
+                        .map(Turn::visit)
+                        .toList());
+        return DayCheck.of(core, rules.knowledge()).stream().map(this::finding).toList();
+    }
+
+    private FindingView finding(DayFinding finding) {
+        return new FindingView(
+                Codes.of(finding.weight()),
+                wording.of(finding.reason()),
+                finding.visit().isPresent() ? finding.visit().getAsLong() : null,
+                finding.helper().isPresent() ? finding.helper().getAsLong() : null);
+    }
+
+    private Turn turn(VisitRow row, DayRow day) {
+        TreeRow tree = orchard.tree(row.treeId());
+        List<VisitCut> cuts = records.cuts(row);
+        Evaluation evaluation = judgement.now(row.treeId());
+        MayCut mayCut = rules.calendar(evaluation.scene().survey()).mayCut(day.onDay());
+        Set<Ticket> tickets = cuts.stream()
+                .flatMap(cut -> cut.tickets().stream())
+                .map(code -> Codes.parse(Ticket.class, code).orElseThrow())
+                .collect(Collectors.toSet());
+        Set<Kit> kit = DayService.listed(row.kit()).stream()
+                .map(code -> Codes.parse(Kit.class, code).orElseThrow())
+                .collect(Collectors.toSet());
+        TreeVisit visit = new TreeVisit(
+                row.id(),
+                tree.tag(),
+                cuts.stream().mapToInt(VisitCut::minutes).sum() + row.shootsMinutes(),
+                tickets,
+                kit,
+                cuts.stream().anyMatch(DayReader::offTheGround),
+                row.sick(),
+                row.shoots() > 0 || cuts.stream().anyMatch(VisitCut::boundToWindow),
+                mayCut,
+                outdated(evaluation, cuts),
+                ids(row.people()));
+        return new Turn(row, tree, cuts, visit);
+    }
+
+    private static boolean offTheGround(VisitCut cut) {
+        return cut.reach().equals("ladder")
+                || cut.reach().equals("climb")
+                || cut.tool().equals("pole-saw")
+                || cut.tickets().contains("arborist");
+    }
+
+    /** Limbs whose cut is in the tree's plan no longer. */
+    private static List<String> outdated(Evaluation evaluation, List<VisitCut> cuts) {
+        Set<String> planned = new HashSet<>();
+        evaluation.plan().lanes().forEach(lane -> lane.cuts()
+                .forEach(cut -> planned.add(cut.limb() + Codes.of(cut.kind()))));
+        return cuts.stream()
+                .filter(cut -> !planned.contains(cut.limb() + cut.kind()))
+                .map(VisitCut::limb)
+                .toList();
+    }
+
+    private static PersonView person(Helper helper, LocalDate on, List<Turn> turns) {
+        return new PersonView(
+                helper.id(),
+                helper.name(),
+                helper.ticketsUntil().keySet().stream()
+                        .filter(ticket -> helper.holds(ticket, on))
+                        .sorted()
+                        .map(Codes::of)
+                        .toList(),
+                helper.maybeUnderAge(on),
+                helper.canCome(),
+                turns.stream()
+                        .map(Turn::visit)
+                        .filter(visit -> visit.helpers().contains(helper.id()))
+                        .mapToInt(TreeVisit::minutes)
+                        .sum());
+    }
+
+    private static VisitView visit(Turn turn) {
+        return new VisitView(
+                turn.row().id(),
+                turn.row().treeId(),
+                turn.tree().tag(),
+                turn.tree().species(),
+                turn.tree().cultivar(),
+                Codes.of(turn.visit().mayCut().answer()),
+                turn.visit().minutes(),
+                turn.visit().tickets().stream().sorted().map(Codes::of).toList(),
+                turn.visit().kit().stream().sorted().map(Codes::of).toList(),
+                turn.visit().offTheGround(),
+                turn.row().sick(),
+                turn.row().logged(),
+                turn.row().shoots(),
+                turn.visit().helpers(),
+                turn.cuts());
+    }
+}

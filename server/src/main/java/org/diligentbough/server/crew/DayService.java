@@ -1,0 +1,394 @@
+package org.diligentbough.server.crew;
+
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Objects;
+import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
+import org.diligentbough.core.Evaluation;
+import org.diligentbough.server.crew.DayMapper.DayRow;
+import org.diligentbough.server.crew.DayView.Candidate;
+import org.diligentbough.server.crew.DayView.FindingView;
+import org.diligentbough.server.crew.VisitMaker.Chosen;
+import org.diligentbough.server.crew.VisitMaker.Work;
+import org.diligentbough.server.orchard.OrchardService;
+import org.diligentbough.server.orchard.TreeMapper.TreeRow;
+import org.diligentbough.server.plan.PlanMapper;
+import org.diligentbough.server.shared.CurrentPerson;
+import org.diligentbough.server.shared.FieldProblem;
+import org.diligentbough.server.shared.History;
+import org.diligentbough.server.shared.History.About;
+import org.diligentbough.server.shared.ProblemException;
+import org.diligentbough.server.shared.Today;
+import org.diligentbough.server.verdict.JudgementService;
+import org.diligentbough.server.visit.TreeRecords;
+import org.diligentbough.server.visit.VisitCut;
+import org.diligentbough.server.visit.VisitMapper;
+import org.diligentbough.server.visit.VisitMapper.VisitRow;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import tools.jackson.databind.json.JsonMapper;
+
+/**
+ * Work days. Every change takes the day by its version, is made, and is undone again if the day then breaks a rule it did
+ * not break before.
+ */
+@Service
+public class DayService {
+    static final String CONFIRMED = "confirmed";
+    static final String RAINED_OFF = "rained-off";
+
+    private final DayMapper days;
+    private final VisitMapper visits;
+    private final TreeRecords records;
+    private final DayReader reader;
+    private final VisitMaker maker;
+    private final JudgementService judgement;
+    private final PlanMapper plans;
+    private final OrchardService orchard;
+    private final History history;
+    private final CurrentPerson person;
+    private final Today today;
+    private final JsonMapper json;
+
+    DayService(
+            DayMapper days,
+            VisitMapper visits,
+            TreeRecords records,
+            DayReader reader,
+            VisitMaker maker,
+            JudgementService judgement,
+            PlanMapper plans,
+            OrchardService orchard,
+            History history,
+            CurrentPerson person,
+            Today today,
+            JsonMapper json) {
+        this.days = days;
+        this.visits = visits;
+        this.records = records;
+        this.reader = reader;
+        this.maker = maker;
+        this.judgement = judgement;
+        this.plans = plans;
+        this.orchard = orchard;
+        this.history = history;
+        this.person = person;
+        this.today = today;
+        this.json = json;
+    }
+
+    DayView day(long id) {
+        return reader.view(row(id));
+    }
+
+    DayRow row(long id) {
+        return days.find(id).orElseThrow(() -> ProblemException.notFound("There is no such work day."));
+    }
+
+    @Transactional
+    public DayView add(long siteId, DayData data) {
+        person.id();
+        orchard.site(siteId);
+        long id = addWithoutHistory(siteId, data);
+        DayView added = day(id);
+        history.added(new About("day", id, siteId, null), added);
+        return added;
+    }
+
+    /** Adds a day without a word to the history: for whoever writes that otherwise. */
+    public long addWithoutHistory(long siteId, DayData data) {
+        return days.add(siteId, data, json.writeValueAsString(data.shed()));
+    }
+
+    @Transactional
+    public DayView change(long id, int version, DayData data) {
+        return changed(id, version, () -> days.change(id, data, json.writeValueAsString(data.shed())));
+    }
+
+    @Transactional
+    public DayView people(long id, int version, List<Long> people) {
+        return changed(id, version, () -> {
+            days.clearPeople(id);
+            people.forEach(one -> days.addPerson(id, known(one)));
+            days.dropAbsent(id);
+        });
+    }
+
+    private long known(long personId) {
+        if (visits.knownPeople(String.valueOf(personId)) == 0) {
+            throw ProblemException.wrongField("/people", "names somebody who is not known here; choose from the list");
+        }
+        return personId;
+    }
+
+    @Transactional
+    public DayView confirm(long id, int version) {
+        return changed(id, version, () -> {
+            if (reader.visits(id).isEmpty()) {
+                throw ProblemException.wrongField("", "has no tree on it yet; put one on it before confirming");
+            }
+            days.state(id, CONFIRMED);
+        });
+    }
+
+    @Transactional
+    public DayView reopen(long id, int version) {
+        return changed(id, version, () -> days.state(id, "planned"));
+    }
+
+    /** Puts a tree on a day: the cuts chosen, or all its plan has open then. */
+    @Transactional
+    public DayView putOn(long id, int version, long treeId, List<Chosen> chosen, Integer shoots) {
+        return changed(id, version, () -> {
+            LocalDate on = row(id).onDay();
+            make(treeId, id, on, chosen, shoots);
+        });
+    }
+
+    /** Makes a visit without a day, for what was done on the spot; its id. */
+    @Transactional
+    public long onTheSpot(long treeId, List<Chosen> chosen, Integer shoots) {
+        person.id();
+        return make(treeId, null, judgement.todayAt(treeId), chosen, shoots).orElseThrow();
+    }
+
+    private Optional<Long> make(long treeId, Long dayId, LocalDate on, List<Chosen> chosen, Integer shoots) {
+        if (orchard.removed(treeId)) {
+            throw ProblemException.wrongField("/treeId", "was taken out; choose a tree that stands");
+        }
+        Evaluation evaluation = judgement.now(treeId);
+        Work work = chosen == null ? maker.openOn(evaluation, on) : maker.chosen(evaluation, chosen);
+        if (chosen != null && work.cuts().size() < new HashSet<>(chosen).size()) {
+            throw ProblemException.wrongField(
+                    "/cuts", "names a cut that is not in the tree's plan; choose from the plan");
+        }
+        int wanted = shoots == null
+                ? work.detail().map(detail -> detail.shoots()).orElse(0)
+                : Math.min(shoots, work.detail().map(detail -> detail.shoots()).orElse(0));
+        Set<String> taken = onOpenVisits(treeId);
+        work.cuts().stream()
+                .filter(cut -> dayId != null && taken.contains(cut.limb() + cut.kind()))
+                .findFirst()
+                .ifPresent(cut -> {
+                    throw ProblemException.wrongField(
+                            "/cuts", "limb " + cut.limb() + " is on a work day already; take it off there first");
+                });
+        if (dayId != null && work.cuts().isEmpty() && wanted == 0) {
+            throw ProblemException.wrongField("/cuts", "is empty; choose a cut at least");
+        }
+        return Optional.of(visits.add(maker.row(treeId, dayId, work, wanted)));
+    }
+
+    private Set<String> onOpenVisits(long treeId) {
+        Set<String> taken = new HashSet<>();
+        visits.ofTree(treeId).stream()
+                .filter(visit -> !visit.logged() && visit.workDayId() != null)
+                .forEach(visit -> records.cuts(visit).forEach(cut -> taken.add(cut.limb() + cut.kind())));
+        return taken;
+    }
+
+    /** Makes a visit of all a tree's plan had open on a day, as of that day; empty when that was nothing. */
+    public Optional<Long> makeAsOf(long treeId, Long dayId, LocalDate on) {
+        Evaluation evaluation = judgement
+                .on(treeId, on.isBefore(judgement.todayAt(treeId)) ? on : judgement.todayAt(treeId))
+                .orElseThrow(() -> ProblemException.notFound("This tree has not been surveyed yet."));
+        Work work = maker.openOn(evaluation, on);
+        int shoots = work.detail().map(detail -> detail.shoots()).orElse(0);
+        return work.cuts().isEmpty() && shoots == 0
+                ? Optional.empty()
+                : Optional.of(visits.add(maker.row(treeId, dayId, work, shoots)));
+    }
+
+    @Transactional
+    public DayView takeOff(long visitId, int version) {
+        VisitRow visit = open(visitId);
+        return changed(visit.workDayId(), version, () -> visits.drop(visitId));
+    }
+
+    private VisitRow open(long visitId) {
+        VisitRow visit = visits.visit(visitId)
+                .orElseThrow(() -> ProblemException.notFound("There is no such tree on a work day."));
+        if (visit.logged()) {
+            throw ProblemException.wrongField("", "was logged already; correct its log instead");
+        }
+        if (visit.workDayId() == null) {
+            throw ProblemException.wrongField("", "is on no work day");
+        }
+        return visit;
+    }
+
+    /** Gives a tree its people; whoever is given work comes. */
+    @Transactional
+    public DayView peopleOf(long visitId, int version, List<Long> people) {
+        VisitRow visit = open(visitId);
+        return changed(visit.workDayId(), version, () -> {
+            visits.clearPeople(visitId);
+            people.forEach(one -> {
+                days.addPerson(visit.workDayId(), known(one));
+                visits.addPerson(visitId, one);
+            });
+        });
+    }
+
+    /** Moves a tree up (-1) or down (1) among those of the day; sick trees stay last. */
+    @Transactional
+    public DayView shift(long visitId, int version, int by) {
+        VisitRow visit = open(visitId);
+        return changed(visit.workDayId(), version, () -> {
+            List<VisitRow> alike = visits.ofDay(visit.workDayId()).stream()
+                    .filter(other -> other.sick().equals(visit.sick()))
+                    .collect(Collectors.toCollection(ArrayList::new));
+            int at = alike.stream().map(VisitRow::id).toList().indexOf(visitId);
+            int to = Math.max(0, Math.min(alike.size() - 1, at + by));
+            alike.add(to, alike.remove(at));
+            for (int i = 0; i < alike.size(); i++) {
+                visits.place(alike.get(i).id(), i + 1);
+            }
+        });
+    }
+
+    /** What became of a day that was rained off. */
+    record RainedOff(DayView day, DayView movedTo, List<String> backToThePlan) {}
+
+    /**
+     * Moves what was not logged to another day, with its people; what may not be cut then goes back to the plan.
+     *
+     * @param to the day it is moved to; made like this one unless the site has it already
+     */
+    @Transactional
+    RainedOff rainOff(long id, int version, LocalDate to) {
+        person.id();
+        DayRow day = row(id);
+        take(day, version);
+        if (!to.isAfter(day.onDay())) {
+            throw ProblemException.wrongField("/to", "is not after this day; choose a later one");
+        }
+        DayView before = reader.view(day);
+        long target = days.ofSite(day.siteId()).stream()
+                .filter(other -> other.onDay().equals(to) && !other.state().equals(RAINED_OFF))
+                .map(DayRow::id)
+                .findFirst()
+                .orElseGet(() -> likeThis(before, to));
+        List<String> back = new ArrayList<>();
+        for (VisitRow visit : visits.ofDay(id)) {
+            if (visit.logged()) {
+                continue;
+            }
+            visits.move(visit.id(), target);
+            reader.ids(visit.people()).forEach(one -> days.addPerson(target, one));
+            boolean refused = reader.view(row(target)).findings().stream()
+                    .anyMatch(finding ->
+                            finding.weight().equals("refused") && Objects.equals(finding.visitId(), visit.id()));
+            if (refused) {
+                back.add(orchard.tree(visit.treeId()).tag());
+                visits.drop(visit.id());
+            }
+        }
+        days.state(id, RAINED_OFF);
+        DayView after = day(id);
+        history.changed(new About("day", id, day.siteId(), null), before, after);
+        return new RainedOff(after, day(target), back);
+    }
+
+    private long likeThis(DayView day, LocalDate to) {
+        DayData data = day.data();
+        long id =
+                addWithoutHistory(day.siteId(), new DayData(to, data.starts(), data.ends(), data.shed(), data.note()));
+        day.people().forEach(one -> days.addPerson(id, one.id()));
+        return id;
+    }
+
+    /** Trees whose plan has something open on a day that is on no work day yet; what is urgent and closes first before. */
+    @Transactional
+    public List<Candidate> candidates(long id) {
+        DayRow day = row(id);
+        judgement.refresh(day.siteId());
+        List<Candidate> found = new ArrayList<>();
+        plans.openOn(day.siteId(), day.onDay()).stream()
+                .map(PlanMapper.LaneRow::treeId)
+                .distinct()
+                .forEach(treeId -> candidate(treeId, day.onDay()).ifPresent(found::add));
+        return found;
+    }
+
+    private Optional<Candidate> candidate(long treeId, LocalDate on) {
+        Work work = maker.openOn(judgement.now(treeId), on);
+        Set<String> taken = onOpenVisits(treeId);
+        List<VisitCut> cuts = work.cuts().stream()
+                .filter(cut -> !taken.contains(cut.limb() + cut.kind()))
+                .toList();
+        int shoots =
+                taken.isEmpty() ? work.detail().map(detail -> detail.shoots()).orElse(0) : 0;
+        if (cuts.isEmpty() && shoots == 0) {
+            return Optional.empty();
+        }
+        TreeRow tree = orchard.tree(treeId);
+        int shootsMinutes = shoots == 0 ? 0 : work.detail().orElseThrow().minutes();
+        return Optional.of(new Candidate(
+                treeId,
+                tree.tag(),
+                tree.species(),
+                tree.cultivar(),
+                work.closes().equals(LocalDate.MAX) ? on : work.closes(),
+                cuts.stream().anyMatch(VisitCut::urgent),
+                work.sick(),
+                cuts.stream().mapToInt(VisitCut::minutes).sum() + shootsMinutes,
+                shoots,
+                cuts.stream()
+                        .flatMap(cut -> cut.tickets().stream())
+                        .distinct()
+                        .sorted()
+                        .toList(),
+                cuts));
+    }
+
+    private void take(DayRow day, int version) {
+        if (day.state().equals(RAINED_OFF)) {
+            throw ProblemException.wrongField("", "was rained off; change the day its trees were moved to");
+        }
+        if (days.take(day.id(), version) == 0) {
+            throw ProblemException.stale("This work day");
+        }
+    }
+
+    private DayView changed(long id, int version, Runnable change) {
+        person.id();
+        DayRow day = row(id);
+        DayView before = reader.view(day);
+        take(day, version);
+        change.run();
+        DayView after = day(id);
+        Set<String> brokenBefore = before.findings().stream()
+                .filter(finding -> finding.weight().equals("refused"))
+                .map(DayService::what)
+                .collect(Collectors.toSet());
+        List<FieldProblem> refused = after.findings().stream()
+                .filter(finding -> finding.weight().equals("refused") && !brokenBefore.contains(what(finding)))
+                .map(finding -> new FieldProblem("", finding.reason().text()))
+                .toList();
+        if (!refused.isEmpty()) {
+            throw ProblemException.refused(refused);
+        }
+        history.changed(new About("day", id, day.siteId(), null), before, after);
+        return after;
+    }
+
+    private static String what(FindingView finding) {
+        return finding.reason().text() + finding.visitId() + finding.personId();
+    }
+
+    /** Days of a site, the newest first. */
+    List<DayView.DaySummary> ofSite(long siteId) {
+        orchard.site(siteId);
+        return days.ofSite(siteId).stream().map(reader::summary).toList();
+    }
+
+    static List<String> listed(String joined) {
+        return joined == null || joined.isEmpty() ? List.of() : Arrays.asList(joined.split(","));
+    }
+}

@@ -1,0 +1,96 @@
+package org.diligentbough.server.crew;
+
+import java.time.LocalDate;
+import java.util.List;
+import org.diligentbough.server.shared.MayBeNull;
+import org.diligentbough.server.shared.Wording.Worded;
+import org.diligentbough.server.visit.VisitCut;
+
+/**
+ * A work day with its people and trees.
+ *
+ * @param state planned, confirmed or rained-off
+ * @param past whether it lies before today
+ * @param findings what is wrong or wanting, the heaviest first
+ */
+public record DayView(
+        long id,
+        int version,
+        long siteId,
+        DayData data,
+        String state,
+        boolean past,
+        List<PersonView> people,
+        List<VisitView> visits,
+        List<FindingView> findings) {
+
+    /**
+     * Somebody who comes.
+     *
+     * @param tickets those that hold on the day
+     * @param maybeUnderAge whether they may still be under 18
+     * @param minutes of work they are given
+     */
+    public record PersonView(
+            long id, String name, List<String> tickets, boolean maybeUnderAge, boolean canCome, int minutes) {}
+
+    /**
+     * One tree's turn.
+     *
+     * @param mayCut whether its kind may be cut on the day: yes, with-care, no
+     * @param minutes for cuts, shoots and clearing up
+     * @param tickets somebody of those who do it must hold
+     * @param people ids of those who do it
+     */
+    public record VisitView(
+            long id,
+            long treeId,
+            String tag,
+            String species,
+            @MayBeNull String cultivar,
+            String mayCut,
+            int minutes,
+            List<String> tickets,
+            List<String> kit,
+            boolean offTheGround,
+            boolean sick,
+            boolean logged,
+            int shoots,
+            List<Long> people,
+            List<VisitCut> cuts) {}
+
+    /** Something to be said of the day; {@code weight} is refused, wanted (before it is confirmed) or told. */
+    public record FindingView(
+            String weight,
+            Worded reason,
+            @MayBeNull Long visitId,
+            @MayBeNull Long personId) {}
+
+    /** A day in a list. */
+    public record DaySummary(
+            long id,
+            LocalDate on,
+            String starts,
+            String ends,
+            String state,
+            boolean past,
+            int trees,
+            int logged,
+            int people,
+            int minutes,
+            List<FindingView> findings) {}
+
+    /** A tree that could be put on the day: what its plan has open then. */
+    public record Candidate(
+            long treeId,
+            String tag,
+            String species,
+            @MayBeNull String cultivar,
+            LocalDate closes,
+            boolean urgent,
+            boolean sick,
+            int minutes,
+            int shoots,
+            List<String> tickets,
+            List<VisitCut> cuts) {}
+}

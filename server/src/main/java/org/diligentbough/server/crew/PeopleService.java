@@ -1,0 +1,146 @@
+package org.diligentbough.server.crew;
+
+import java.time.LocalDate;
+import java.util.EnumMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.OptionalInt;
+import java.util.Set;
+import java.util.stream.Collectors;
+import org.diligentbough.core.crew.Helper;
+import org.diligentbough.core.knowledge.Codes;
+import org.diligentbough.core.verdict.Ticket;
+import org.diligentbough.server.crew.PersonData.TicketData;
+import org.diligentbough.server.crew.PersonMapper.FreeRow;
+import org.diligentbough.server.crew.PersonMapper.PersonRow;
+import org.diligentbough.server.crew.PersonMapper.TicketRow;
+import org.diligentbough.server.shared.CurrentPerson;
+import org.diligentbough.server.shared.History;
+import org.diligentbough.server.shared.History.About;
+import org.diligentbough.server.shared.MayBeNull;
+import org.diligentbough.server.shared.ProblemException;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** The people who work here: tickets, age and the days they can come. */
+@Service
+public class PeopleService {
+    private final PersonMapper people;
+    private final History history;
+    private final CurrentPerson person;
+
+    PeopleService(PersonMapper people, History history, CurrentPerson person) {
+        this.people = people;
+        this.history = history;
+        this.person = person;
+    }
+
+    /** A person. */
+    public record Person(
+            long id,
+            int version,
+            String name,
+            @MayBeNull Integer birthYear,
+            @MayBeNull String note,
+            List<TicketData> tickets,
+            List<LocalDate> canCome) {}
+
+    /** Everybody, by name. */
+    public List<Person> all() {
+        Map<Long, List<TicketRow>> tickets =
+                people.tickets().stream().collect(Collectors.groupingBy(TicketRow::personId));
+        Map<Long, List<FreeRow>> free = people.freeDays().stream().collect(Collectors.groupingBy(FreeRow::personId));
+        return people.all().stream()
+                .map(row ->
+                        person(row, tickets.getOrDefault(row.id(), List.of()), free.getOrDefault(row.id(), List.of())))
+                .toList();
+    }
+
+    private static Person person(PersonRow row, List<TicketRow> tickets, List<FreeRow> free) {
+        return new Person(
+                row.id(),
+                row.version(),
+                row.name(),
+                row.birthYear(),
+                row.note(),
+                tickets.stream()
+                        .map(ticket -> new TicketData(ticket.ticket(), ticket.until()))
+                        .toList(),
+                free.stream().map(FreeRow::onDay).toList());
+    }
+
+    public Person one(long id) {
+        return all().stream()
+                .filter(found -> found.id() == id)
+                .findFirst()
+                .orElseThrow(() -> ProblemException.notFound("There is no such person."));
+    }
+
+    /** The person of that name, added if there is none; their id. */
+    public long named(String name) {
+        return people.named(name.strip());
+    }
+
+    @Transactional
+    Person change(long id, int version, PersonData data) {
+        person.id();
+        Person before = one(id);
+        Set<String> kinds = new HashSet<>();
+        for (int i = 0; i < data.tickets().size(); i++) {
+            if (!kinds.add(data.tickets().get(i).ticket())) {
+                throw ProblemException.wrongField("/data/tickets/" + i, "stands here twice; keep the newer one");
+            }
+        }
+        if (people.change(id, version, stripped(data)) == 0) {
+            throw ProblemException.stale("This person");
+        }
+        keepLists(id, data);
+        Person after = one(id);
+        history.changed(new About("person", id, null, null), before, after);
+        return after;
+    }
+
+    /** Sets what an archive knows of somebody of whom nothing is known here yet; what is known here stands. */
+    public void keepImported(long id, PersonData data) {
+        Person known = one(id);
+        if (known.birthYear() == null
+                && known.tickets().isEmpty()
+                && known.canCome().isEmpty()) {
+            people.change(id, known.version(), stripped(data));
+            keepLists(id, data);
+        }
+    }
+
+    private void keepLists(long id, PersonData data) {
+        people.clearTickets(id);
+        data.tickets().forEach(ticket -> people.addTicket(id, ticket.ticket(), ticket.until()));
+        people.clearFreeDays(id);
+        data.canCome().forEach(day -> people.addFreeDay(id, day));
+    }
+
+    private static PersonData stripped(PersonData data) {
+        return new PersonData(
+                data.name().strip(),
+                data.birthYear(),
+                data.note() == null || data.note().isBlank()
+                        ? null
+                        : data.note().strip(),
+                data.tickets(),
+                data.canCome());
+    }
+
+    /** A person as the rules see them on a day. */
+    static Helper helper(Person person, LocalDate on) {
+        Map<Ticket, LocalDate> tickets = new EnumMap<>(Ticket.class);
+        person.tickets()
+                .forEach(ticket ->
+                        tickets.put(Codes.parse(Ticket.class, ticket.ticket()).orElseThrow(), ticket.until()));
+        return new Helper(
+                person.id(),
+                person.name(),
+                person.birthYear() == null ? OptionalInt.empty() : OptionalInt.of(person.birthYear()),
+                tickets,
+                person.canCome().contains(on));
+    }
+}

@@ -1,0 +1,62 @@
+package org.diligentbough.server.crew;
+
+import java.time.LocalDate;
+import java.util.List;
+import java.util.Optional;
+import org.apache.ibatis.annotations.Delete;
+import org.apache.ibatis.annotations.Insert;
+import org.apache.ibatis.annotations.Mapper;
+import org.apache.ibatis.annotations.Param;
+import org.apache.ibatis.annotations.Select;
+import org.apache.ibatis.annotations.Update;
+
+/** The tables of people, their tickets and the days they can come. */
+@Mapper
+public interface PersonMapper {
+    /** A row of the person table. */
+    record PersonRow(Long id, Integer version, String name, Integer birthYear, String note) {}
+
+    /** A ticket of somebody's. */
+    record TicketRow(Long personId, String ticket, LocalDate until) {}
+
+    /** A day on which somebody can come. */
+    record FreeRow(Long personId, LocalDate onDay) {}
+
+    @Select("select id, version, name, birth_year, note from person order by name")
+    List<PersonRow> all();
+
+    @Select("select id, version, name, birth_year, note from person where id = #{id}")
+    Optional<PersonRow> find(long id);
+
+    /** The person of that name, added if there is none; their id. */
+    @Select(
+            value =
+                    "insert into person (name) values (#{name}) on conflict (name) do update set name = excluded.name returning id",
+            affectData = true)
+    long named(String name);
+
+    /** Returns how many rows had the version: 1, or 0 when somebody was quicker. */
+    @Update("""
+            update person set name = #{p.name}, birth_year = #{p.birthYear}, note = #{p.note}, version = version + 1
+            where id = #{id} and version = #{version}
+            """)
+    int change(@Param("id") long id, @Param("version") int version, @Param("p") PersonData person);
+
+    @Select("select person_id, ticket, until from person_ticket order by person_id, until desc, ticket")
+    List<TicketRow> tickets();
+
+    @Select("select person_id, on_date as on_day from person_free_day order by person_id, on_date")
+    List<FreeRow> freeDays();
+
+    @Delete("delete from person_ticket where person_id = #{id}")
+    int clearTickets(long id);
+
+    @Insert("insert into person_ticket (person_id, ticket, until) values (#{id}, #{ticket}, #{until})")
+    int addTicket(@Param("id") long id, @Param("ticket") String ticket, @Param("until") LocalDate until);
+
+    @Delete("delete from person_free_day where person_id = #{id}")
+    int clearFreeDays(long id);
+
+    @Insert("insert into person_free_day (person_id, on_date) values (#{id}, #{day}) on conflict do nothing")
+    int addFreeDay(@Param("id") long id, @Param("day") LocalDate day);
+}

@@ -1,0 +1,139 @@
+package org.diligentbough.server.crew;
+
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.EnumSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
+import org.diligentbough.core.Evaluation;
+import org.diligentbough.core.crew.Kit;
+import org.diligentbough.core.knowledge.Codes;
+import org.diligentbough.core.plan.RenovationPlan.Detail;
+import org.diligentbough.core.plan.RenovationPlan.Lane;
+import org.diligentbough.core.plan.RenovationPlan.PlannedCut;
+import org.diligentbough.core.survey.FaultKind;
+import org.diligentbough.core.verdict.Cut;
+import org.diligentbough.core.verdict.LimbVerdict;
+import org.diligentbough.core.verdict.Verdict;
+import org.diligentbough.server.shared.Wording;
+import org.diligentbough.server.visit.VisitCut;
+import org.diligentbough.server.visit.VisitMapper.NewVisit;
+import org.springframework.stereotype.Component;
+import tools.jackson.databind.json.JsonMapper;
+
+/** Makes tree-visits of planned cuts, as they stand when the visit is made. */
+@Component
+class VisitMaker {
+    private final Wording wording;
+    private final JsonMapper json;
+
+    VisitMaker(Wording wording, JsonMapper json) {
+        this.wording = wording;
+        this.json = json;
+    }
+
+    /** Which limb's cut: a limb may be shortened one year and removed another. */
+    record Chosen(String limb, String kind) {}
+
+    /** What a plan has for a tree on a day. */
+    record Work(List<VisitCut> cuts, Optional<Detail> detail, Set<Kit> kit, boolean sick, LocalDate closes) {}
+
+    /** Everything planned in the lanes open on a day. */
+    Work openOn(Evaluation evaluation, LocalDate day) {
+        return work(
+                evaluation,
+                evaluation.plan().lanes().stream()
+                        .filter(lane ->
+                                !lane.opens().isAfter(day) && !lane.closes().isBefore(day))
+                        .toList(),
+                cut -> true);
+    }
+
+    /** The cuts chosen, whenever they are planned. */
+    Work chosen(Evaluation evaluation, List<Chosen> chosen) {
+        return work(
+                evaluation,
+                evaluation.plan().lanes(),
+                cut -> chosen.contains(new Chosen(cut.limb(), Codes.of(cut.kind()))));
+    }
+
+    private Work work(Evaluation evaluation, List<Lane> lanes, java.util.function.Predicate<PlannedCut> wanted) {
+        List<VisitCut> cuts = new ArrayList<>();
+        Set<Kit> kit = EnumSet.noneOf(Kit.class);
+        Optional<Detail> detail = Optional.empty();
+        LocalDate closes = LocalDate.MAX;
+        for (Lane lane : lanes) {
+            for (PlannedCut cut : lane.cuts()) {
+                if (wanted.test(cut)) {
+                    cuts.add(visitCut(evaluation, cut));
+                    kit.addAll(Kit.of(cut.cut(), evaluation.scene()));
+                    closes = lane.closes().isBefore(closes) ? lane.closes() : closes;
+                }
+            }
+            if (detail.isEmpty()) {
+                detail = lane.detail();
+            }
+        }
+        boolean sick = evaluation.scene().survey().limbs().stream().anyMatch(limb -> limb.has(FaultKind.DISEASED));
+        return new Work(cuts, detail, kit, sick, closes);
+    }
+
+    private VisitCut visitCut(Evaluation evaluation, PlannedCut planned) {
+        LimbVerdict limb = evaluation.limbs().stream()
+                .filter(one -> one.limb().id().equals(planned.limb()))
+                .findFirst()
+                .orElseThrow();
+        Cut cut = planned.cut();
+        boolean living = evaluation.scene().branching().living(limb.limb());
+        List<Wording.Worded> reasons = new ArrayList<>(wording.all(limb.reasons()));
+        reasons.addAll(wording.all(planned.reasons()));
+        return new VisitCut(
+                planned.limb(),
+                Codes.of(planned.kind()),
+                planned.kind() == Verdict.SHORTEN && limb.verdict() == Verdict.REMOVE,
+                Codes.of(cut.kind()),
+                hundredths(cut.diameterCm()),
+                cut.place().alongM(),
+                hundredths(cut.heightM()),
+                hundredths(cut.weightKg()),
+                cut.minutes(),
+                cut.big(),
+                limb.urgent(),
+                living && !limb.anySeason() && !limb.urgent() && planned.kind() != Verdict.BEND,
+                limb.limb().has(FaultKind.DISEASED),
+                planned.share(),
+                Codes.of(cut.technique()),
+                Codes.of(cut.tool()),
+                Codes.of(cut.reach()),
+                cut.tickets().stream().sorted().map(Codes::of).toList(),
+                cut.place().sideBranch().orElse(null),
+                reasons);
+    }
+
+    private static double hundredths(double value) {
+        return Math.round(value * 100) / 100.0;
+    }
+
+    /** As it is stored; {@code shoots} of those counted are part of it. */
+    NewVisit row(long treeId, Long dayId, Work work, int shoots) {
+        int minutes = work.detail()
+                .filter(detail -> shoots > 0)
+                .map(detail -> (int) Math.ceil((double) detail.minutes() * shoots / detail.shoots()))
+                .orElse(0);
+        double share = work.detail()
+                .filter(detail -> shoots > 0)
+                .map(detail -> detail.share() * shoots / detail.shoots())
+                .orElse(0.0);
+        return new NewVisit(
+                treeId,
+                dayId,
+                json.writeValueAsString(work.cuts()),
+                shoots,
+                minutes,
+                share,
+                work.kit().stream().sorted().map(Codes::of).collect(Collectors.joining(",")),
+                work.sick());
+    }
+}

@@ -1,0 +1,90 @@
+package org.diligentbough.server.plan;
+
+import java.time.LocalDate;
+import java.util.List;
+import java.util.Optional;
+import org.apache.ibatis.annotations.Delete;
+import org.apache.ibatis.annotations.Insert;
+import org.apache.ibatis.annotations.Mapper;
+import org.apache.ibatis.annotations.Param;
+import org.apache.ibatis.annotations.Select;
+
+/** The tables of what was moved by hand, and of what is planned, kept for lists. */
+@Mapper
+public interface PlanMapper {
+
+    /** Cuts moved by hand; {@code pins} is a list of {@link PinData}. */
+    record PlanRow(Integer version, String pins) {}
+
+    /** One lane of a tree's plan. */
+    record LaneRow(
+            Long treeId,
+            Integer year,
+            String season,
+            LocalDate opens,
+            LocalDate closes,
+            Integer cuts,
+            Integer urgent,
+            Integer minutes,
+            Double share) {}
+
+    @Select("select version, pins::text as pins from tree_plan where tree_id = #{treeId}")
+    Optional<PlanRow> plan(long treeId);
+
+    /** Keeps what was moved; returns the new version, or nothing when somebody was quicker. */
+    @Select(value = """
+                    insert into tree_plan as p (tree_id, version, pins)
+                    select #{treeId}, 1, #{pins}::jsonb where #{version} = 0
+                       or exists (select from tree_plan where tree_id = #{treeId})
+                    on conflict (tree_id) do update set pins = excluded.pins, version = p.version + 1
+                        where p.version = #{version}
+                    returning version
+                    """, affectData = true)
+    Optional<Integer> keep(@Param("treeId") long treeId, @Param("version") int version, @Param("pins") String pins);
+
+    @Insert("""
+            insert into tree_outlook (tree_id, good_until) values (#{treeId}, #{until})
+            on conflict (tree_id) do update set good_until = excluded.good_until
+            """)
+    int judged(@Param("treeId") long treeId, @Param("until") LocalDate until);
+
+    @Delete("delete from tree_outlook where tree_id = #{treeId}")
+    int forget(long treeId);
+
+    @Delete("delete from plan_lane where tree_id = #{treeId}")
+    int clearLanes(long treeId);
+
+    @Insert("""
+            insert into plan_lane (tree_id, year, season, opens, closes, cuts, urgent, minutes, share)
+            values (#{treeId}, #{year}, #{season}, #{opens}, #{closes}, #{cuts}, #{urgent}, #{minutes}, #{share})
+            """)
+    int addLane(LaneRow lane);
+
+    /** Surveyed trees of a site whose kept lanes no longer hold on a day. */
+    @Select("""
+            select t.id from tree t
+            where t.site_id = #{siteId} and not exists (select from tree_removal r where r.tree_id = t.id)
+              and exists (select from survey s where s.tree_id = t.id)
+              and not exists (select from tree_outlook o where o.tree_id = t.id and o.good_until >= #{on})
+            order by t.id
+            """)
+    List<Long> outdated(@Param("siteId") long siteId, @Param("on") LocalDate on);
+
+    /** Lanes of a site that are open on a day, those that close first before the others. */
+    @Select("""
+            select l.* from plan_lane l join tree t on t.id = l.tree_id
+            where t.site_id = #{siteId} and l.opens <= #{on} and l.closes >= #{on}
+            order by l.urgent > 0 desc, l.closes, t.tag
+            """)
+    List<LaneRow> openOn(@Param("siteId") long siteId, @Param("on") LocalDate on);
+
+    /** Hours of a site by year and season. */
+    record YearRow(Integer year, String season, Integer trees, Integer cuts, Integer minutes) {}
+
+    @Select("""
+            select l.year, l.season, count(*)::integer as trees, sum(l.cuts)::integer as cuts, sum(l.minutes)::integer as minutes
+            from plan_lane l join tree t on t.id = l.tree_id where t.site_id = #{siteId}
+            group by l.year, l.season order by l.year, min(l.opens)
+            """)
+    List<YearRow> byYear(long siteId);
+}

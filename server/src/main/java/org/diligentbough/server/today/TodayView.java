@@ -1,0 +1,162 @@
+package org.diligentbough.server.today;
+
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Map;
+import java.util.stream.Collectors;
+import org.diligentbough.server.crew.DayBoard;
+import org.diligentbough.server.crew.DayView.DaySummary;
+import org.diligentbough.server.orchard.OrchardService;
+import org.diligentbough.server.orchard.SiteMapper.SiteRow;
+import org.diligentbough.server.orchard.TreeMapper.TreeRow;
+import org.diligentbough.server.plan.PlanMapper;
+import org.diligentbough.server.plan.PlanMapper.LaneRow;
+import org.diligentbough.server.plan.PlanMapper.YearRow;
+import org.diligentbough.server.shared.MayBeNull;
+import org.diligentbough.server.shared.Today;
+import org.diligentbough.server.shared.Wording;
+import org.diligentbough.server.shared.Wording.Worded;
+import org.diligentbough.server.verdict.JudgementService;
+import org.diligentbough.server.visit.Reports;
+import org.diligentbough.server.visit.Reports.ReportView;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.RestController;
+
+/** What a site asks for today: what is dangerous, what is open and closes first, what is held, which days lack people. */
+@RestController
+class TodayView {
+    private final OrchardService orchard;
+    private final JudgementService judgement;
+    private final PlanMapper plans;
+    private final Reports reports;
+    private final DayBoard days;
+    private final Wording wording;
+    private final Today today;
+
+    TodayView(
+            OrchardService orchard,
+            JudgementService judgement,
+            PlanMapper plans,
+            Reports reports,
+            DayBoard days,
+            Wording wording,
+            Today today) {
+        this.orchard = orchard;
+        this.judgement = judgement;
+        this.plans = plans;
+        this.reports = reports;
+        this.days = days;
+        this.wording = wording;
+        this.today = today;
+    }
+
+    /** The board of a site. */
+    record BoardView(
+            LocalDate today,
+            List<ReportView> reports,
+            List<DangerView> dangers,
+            List<OpenView> open,
+            List<HeldView> held,
+            List<DaySummary> days) {}
+
+    /** A tree with urgent cuts nobody has made; {@code onDay} the work day it is on, or null. */
+    record DangerView(
+            long treeId,
+            String tag,
+            String species,
+            int cuts,
+            @MayBeNull LocalDate onDay) {}
+
+    /** Work of one kind of tree that is open today. */
+    record OpenView(String species, int trees, int minutes, LocalDate closes, List<OpenTree> treesClosingFirst) {}
+
+    /** One of them. */
+    record OpenTree(long treeId, String tag, LocalDate closes, int cuts, int minutes) {}
+
+    /** A tree that is not cut this year, with why. */
+    record HeldView(long treeId, String tag, String species, Worded why) {}
+
+    /** What is planned in a season of a year. */
+    record YearView(int year, String season, int trees, int cuts, int minutes) {}
+
+    @GetMapping("/api/sites/{siteId}/today")
+    BoardView board(@PathVariable long siteId) {
+        SiteRow site = orchard.site(siteId);
+        LocalDate on = today.in(site.zone());
+        judgement.refresh(siteId);
+        List<LaneRow> lanes = plans.openOn(siteId, on);
+        Map<Long, TreeRow> trees =
+                orchard.standing(siteId).stream().collect(Collectors.toMap(TreeRow::id, tree -> tree));
+        Map<Long, LocalDate> planned = days.comingDayOf(siteId, on);
+        return new BoardView(
+                on,
+                reports.open(siteId),
+                lanes.stream()
+                        .filter(lane -> lane.urgent() > 0)
+                        .map(lane -> {
+                            TreeRow tree = trees.get(lane.treeId());
+                            return new DangerView(
+                                    tree.id(), tree.tag(), tree.species(), lane.urgent(), planned.get(tree.id()));
+                        })
+                        .toList(),
+                open(lanes, trees),
+                held(trees),
+                days.board(siteId, on));
+    }
+
+    private static List<OpenView> open(List<LaneRow> lanes, Map<Long, TreeRow> trees) {
+        Map<String, List<LaneRow>> byKind = lanes.stream()
+                .filter(lane -> !lane.season().equals("any"))
+                .collect(Collectors.groupingBy(lane -> trees.get(lane.treeId()).species()));
+        List<OpenView> open = new ArrayList<>();
+        byKind.forEach((species, ofKind) -> open.add(new OpenView(
+                species,
+                ofKind.size(),
+                ofKind.stream().mapToInt(LaneRow::minutes).sum(),
+                ofKind.stream()
+                        .map(LaneRow::closes)
+                        .min(Comparator.naturalOrder())
+                        .orElseThrow(),
+                ofKind.stream()
+                        .sorted(Comparator.comparing(LaneRow::closes)
+                                .thenComparing(
+                                        Comparator.comparing(LaneRow::minutes).reversed()))
+                        .map(lane -> new OpenTree(
+                                lane.treeId(),
+                                trees.get(lane.treeId()).tag(),
+                                lane.closes(),
+                                lane.cuts(),
+                                lane.minutes()))
+                        .toList())));
+        open.sort(Comparator.comparing(OpenView::closes).thenComparing(OpenView::species));
+        return open;
+    }
+
+    private List<HeldView> held(Map<Long, TreeRow> trees) {
+        return trees.values().stream()
+                .filter(tree -> "rest".equals(tree.triage()))
+                .sorted(Comparator.comparing((TreeRow tree) -> tree.tag().length())
+                        .thenComparing(TreeRow::tag))
+                .map(tree -> new HeldView(
+                        tree.id(),
+                        tree.tag(),
+                        tree.species(),
+                        wording.of(judgement.now(tree.id()).tree().reasons().get(0))))
+                .toList();
+    }
+
+    /** What the plans of a site ask for, by year and season. */
+    @GetMapping("/api/sites/{siteId}/plan")
+    List<YearView> planBySeason(@PathVariable long siteId) {
+        orchard.site(siteId);
+        judgement.refresh(siteId);
+        return plans.byYear(siteId).stream().map(TodayView::year).toList();
+    }
+
+    private static YearView year(YearRow row) {
+        return new YearView(row.year(), row.season(), row.trees(), row.cuts(), row.minutes());
+    }
+}

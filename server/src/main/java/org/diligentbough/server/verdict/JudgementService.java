@@ -1,0 +1,185 @@
+package org.diligentbough.server.verdict;
+
+import java.time.LocalDate;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.diligentbough.core.Evaluation;
+import org.diligentbough.core.Rulebook;
+import org.diligentbough.core.knowledge.Codes;
+import org.diligentbough.core.plan.Pin;
+import org.diligentbough.core.plan.RenovationPlan;
+import org.diligentbough.core.season.PruningYear;
+import org.diligentbough.core.verdict.LimbVerdict;
+import org.diligentbough.server.orchard.OrchardService;
+import org.diligentbough.server.orchard.OrchardService.JudgementOutdated;
+import org.diligentbough.server.orchard.TreeMapper.TreeRow;
+import org.diligentbough.server.plan.PinData;
+import org.diligentbough.server.plan.PlanMapper;
+import org.diligentbough.server.plan.PlanMapper.PlanRow;
+import org.diligentbough.server.shared.CurrentPerson;
+import org.diligentbough.server.shared.History;
+import org.diligentbough.server.shared.History.About;
+import org.diligentbough.server.shared.ProblemException;
+import org.diligentbough.server.shared.Today;
+import org.diligentbough.server.survey.SurveyService;
+import org.diligentbough.server.visit.TreeRecords;
+import org.springframework.context.event.EventListener;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import tools.jackson.core.type.TypeReference;
+import tools.jackson.databind.json.JsonMapper;
+
+/** Judges registered trees as they stand: by their surveys, what was cut since, and what was moved by hand. */
+@Service
+public class JudgementService {
+    private static final TypeReference<List<PinData>> PINS = new TypeReference<>() {};
+    private static final PlanRow NOTHING_MOVED = new PlanRow(0, "[]");
+
+    private final OrchardService orchard;
+    private final TreeRecords records;
+    private final SurveyService surveys;
+    private final PlanMapper plans;
+    private final Rulebook rules;
+    private final History history;
+    private final CurrentPerson person;
+    private final Today today;
+    private final JsonMapper json;
+
+    JudgementService(
+            OrchardService orchard,
+            TreeRecords records,
+            SurveyService surveys,
+            PlanMapper plans,
+            Rulebook rules,
+            History history,
+            CurrentPerson person,
+            Today today,
+            JsonMapper json) {
+        this.orchard = orchard;
+        this.records = records;
+        this.surveys = surveys;
+        this.plans = plans;
+        this.rules = rules;
+        this.history = history;
+        this.person = person;
+        this.today = today;
+        this.json = json;
+    }
+
+    /** Today where a tree stands. */
+    public LocalDate todayAt(long treeId) {
+        return today.in(orchard.site(orchard.tree(treeId).siteId()).zone());
+    }
+
+    /** The judgement as of a day; empty while nobody had walked to the tree by then. */
+    public Optional<Evaluation> on(long treeId, LocalDate day) {
+        List<Pin> pins = pins(plan(treeId)).stream().map(PinData::toPin).toList();
+        return records.standing(treeId, day).map(standing -> Evaluation.of(standing, pins, rules, Map.of()));
+    }
+
+    /** The judgement as of a day as if one visit had not been logged. */
+    public Evaluation without(long treeId, LocalDate day, long visitId) {
+        List<Pin> pins = pinsOf(treeId).stream().map(PinData::toPin).toList();
+        return records.standing(treeId, day, visitId)
+                .map(standing -> Evaluation.of(standing, pins, rules, Map.of()))
+                .orElseThrow(() -> ProblemException.notFound("This tree has not been surveyed yet."));
+    }
+
+    /** The judgement as of today. */
+    public Evaluation now(long treeId) {
+        return on(orchard.tree(treeId).id(), todayAt(treeId))
+                .orElseThrow(() -> ProblemException.notFound("This tree has not been surveyed yet."));
+    }
+
+    PlanRow plan(long treeId) {
+        return plans.plan(treeId).orElse(NOTHING_MOVED);
+    }
+
+    /** What was moved by hand. */
+    public List<PinData> pins(PlanRow plan) {
+        return json.readValue(plan.pins(), PINS);
+    }
+
+    /** What was moved by hand of a tree. */
+    public List<PinData> pinsOf(long treeId) {
+        return pins(plan(treeId));
+    }
+
+    /** Keeps what was moved by hand; an empty list gives the plan back to the rules. */
+    @Transactional
+    public void move(long treeId, int version, List<PinData> pins) {
+        person.id();
+        TreeRow tree = orchard.tree(treeId);
+        Evaluation evaluation = now(treeId);
+        for (int i = 0; i < pins.size(); i++) {
+            PinData pin = pins.get(i);
+            boolean stands = evaluation.scene().branching().find(pin.limb()).isPresent();
+            if (!stands) {
+                throw ProblemException.wrongField("/pins/" + i + "/limb", "is no limb of this tree; look at its tags");
+            }
+            if (pin.season().equals("any") == (pin.quality() != null)) {
+                throw ProblemException.wrongField(
+                        "/pins/" + i + "/quality", "give best or with-care, and none for season any");
+            }
+        }
+        List<PinData> before = pins(plan(treeId));
+        keep(treeId, version, pins);
+        history.changed(new About("plan", treeId, tree.siteId(), treeId), before, pins);
+        judgeAnew(treeId);
+    }
+
+    /** Keeps what was moved without a word to the history: for whoever writes that otherwise. */
+    public void keep(long treeId, int version, List<PinData> pins) {
+        plans.keep(treeId, version, json.writeValueAsString(pins))
+                .orElseThrow(() -> ProblemException.stale("This plan"));
+    }
+
+    @EventListener
+    void outdated(JudgementOutdated outdated) {
+        outdated.treeIds().forEach(this::judgeAnew);
+    }
+
+    /** Judges anew those trees of a site whose kept plan no longer holds, since a window closed or a year began. */
+    @Transactional
+    public void refresh(long siteId) {
+        plans.outdated(siteId, today.in(orchard.site(siteId).zone())).forEach(this::judgeAnew);
+    }
+
+    private void judgeAnew(long treeId) {
+        plans.clearLanes(treeId);
+        plans.forget(treeId);
+        Optional<Evaluation> judged = orchard.removed(treeId) ? Optional.empty() : on(treeId, todayAt(treeId));
+        judged.ifPresent(evaluation -> keepForLists(treeId, evaluation));
+    }
+
+    private void keepForLists(long treeId, Evaluation evaluation) {
+        surveys.judged(treeId, Codes.of(evaluation.tree().triage()), (int)
+                evaluation.limbs().stream().filter(LimbVerdict::urgent).count());
+        LocalDate now = evaluation.scene().survey().today();
+        PruningYear year =
+                PruningYear.of(now, evaluation.scene().survey().site().southern());
+        LocalDate until = year.days().getEndInclusive();
+        for (RenovationPlan.Lane lane : evaluation.plan().lanes()) {
+            plans.addLane(new PlanMapper.LaneRow(
+                    treeId,
+                    lane.year().year(),
+                    Codes.of(lane.season()),
+                    lane.opens(),
+                    lane.closes(),
+                    lane.cuts().size(),
+                    (int) lane.cuts().stream()
+                            .filter(cut -> urgent(evaluation, cut))
+                            .count(),
+                    lane.minutes(),
+                    lane.share()));
+            until = lane.closes().isBefore(until) ? lane.closes() : until;
+        }
+        plans.judged(treeId, until);
+    }
+
+    private static boolean urgent(Evaluation evaluation, RenovationPlan.PlannedCut cut) {
+        return evaluation.limbs().stream()
+                .anyMatch(limb -> limb.urgent() && limb.limb().id().equals(cut.limb()));
+    }
+}

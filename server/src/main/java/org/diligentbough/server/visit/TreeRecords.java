@@ -1,0 +1,101 @@
+package org.diligentbough.server.visit;
+
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.diligentbough.core.Rulebook;
+import org.diligentbough.core.knowledge.Codes;
+import org.diligentbough.core.survey.Disease;
+import org.diligentbough.core.survey.Survey;
+import org.diligentbough.core.visit.MadeCut;
+import org.diligentbough.core.visit.Standing;
+import org.diligentbough.core.visit.Visit;
+import org.diligentbough.server.survey.SurveyService;
+import org.diligentbough.server.visit.VisitMapper.LogRow;
+import org.diligentbough.server.visit.VisitMapper.VisitRow;
+import org.springframework.stereotype.Component;
+import tools.jackson.core.type.TypeReference;
+import tools.jackson.databind.json.JsonMapper;
+
+/** What was surveyed of a tree and done to it, told to the core. */
+@Component
+public class TreeRecords {
+    private static final TypeReference<List<VisitCut>> CUTS = new TypeReference<>() {};
+    private static final TypeReference<List<LoggedCut>> LOGGED = new TypeReference<>() {};
+
+    private final SurveyService surveys;
+    private final VisitMapper visits;
+    private final Rulebook rules;
+    private final JsonMapper json;
+
+    TreeRecords(SurveyService surveys, VisitMapper visits, Rulebook rules, JsonMapper json) {
+        this.surveys = surveys;
+        this.visits = visits;
+        this.rules = rules;
+        this.json = json;
+    }
+
+    /** The tree as it stands on a day; empty while nobody had surveyed it by then. */
+    public Optional<Standing> standing(long treeId, LocalDate on) {
+        return standing(treeId, on, -1);
+    }
+
+    /** The same as if one visit had not been logged. */
+    public Optional<Standing> standing(long treeId, LocalDate on, long withoutVisit) {
+        List<Survey> known = surveys.upTo(treeId, on);
+        if (known.isEmpty()) {
+            return Optional.empty();
+        }
+        Map<Long, VisitRow> planned = new HashMap<>();
+        visits.ofTree(treeId).forEach(visit -> planned.put(visit.id(), visit));
+        List<Visit> done = visits.logsOf(treeId).stream()
+                .filter(log -> !log.corrected() && !log.onDay().isAfter(on) && log.visitId() != withoutVisit)
+                .map(log -> visit(log, planned.get(log.visitId())))
+                .toList();
+        return Optional.of(rules.standing(known, done));
+    }
+
+    private Visit visit(LogRow log, VisitRow planned) {
+        Map<String, VisitCut> cuts = new HashMap<>();
+        cuts(planned).forEach(cut -> cuts.put(cut.limb(), cut));
+        List<MadeCut> made = new ArrayList<>();
+        for (LoggedCut cut : logged(log)) {
+            made(cut, Optional.ofNullable(cuts.get(cut.limb()))).ifPresent(made::add);
+        }
+        return new Visit(log.onDay(), made, log.shoots());
+    }
+
+    /** What was really done to a limb; nothing when it was left. */
+    private static Optional<MadeCut> made(LoggedCut cut, Optional<VisitCut> planned) {
+        if (cut.outcome().equals("not-done")) {
+            return Optional.empty();
+        }
+        boolean asPlanned = cut.outcome().equals("done") && planned.isPresent();
+        String kind = asPlanned ? planned.get().kind() : cut.kind();
+        double alongM = asPlanned ? planned.get().alongM() : cut.alongM() == null ? 0 : cut.alongM();
+        boolean towardsRemoval = planned.filter(plan -> plan.kind().equals("remove") || plan.step())
+                .isPresent();
+        return Optional.of(new MadeCut(
+                cut.limb(),
+                switch (kind) {
+                    case "remove" -> MadeCut.Kind.REMOVED;
+                    case "shorten" -> MadeCut.Kind.SHORTENED;
+                    default -> MadeCut.Kind.BENT;
+                },
+                kind.equals("shorten") ? alongM : 0,
+                kind.equals("shorten") && towardsRemoval,
+                planned.filter(plan -> plan.cut().equals("renewal")).isPresent(),
+                cut.disease() == null ? Optional.empty() : Codes.parse(Disease.class, cut.disease())));
+    }
+
+    public List<VisitCut> cuts(VisitRow visit) {
+        return json.readValue(visit.cuts(), CUTS);
+    }
+
+    public List<LoggedCut> logged(LogRow log) {
+        return json.readValue(log.cuts(), LOGGED);
+    }
+}

@@ -1,0 +1,150 @@
+package org.diligentbough.server.visit;
+
+import java.time.Instant;
+import java.time.LocalDate;
+import java.util.List;
+import java.util.Optional;
+import org.apache.ibatis.annotations.Delete;
+import org.apache.ibatis.annotations.Insert;
+import org.apache.ibatis.annotations.Mapper;
+import org.apache.ibatis.annotations.Param;
+import org.apache.ibatis.annotations.Select;
+import org.apache.ibatis.annotations.Update;
+
+/** The tables of tree-visits and of what was logged of them. */
+@Mapper
+public interface VisitMapper {
+    String VISIT = """
+            v.id, v.tree_id, v.work_day_id, v.place, v.cuts::text as cuts, v.shoots, v.shoots_minutes, v.shoots_share,
+            array_to_string(v.kit, ',') as kit, v.sick, v.logged,
+            (select string_agg(person_id::text, ',' order by person_id) from tree_visit_person where tree_visit_id = v.id) as people
+            """;
+    String LOG = """
+            l.id, l.tree_visit_id as visit_id, v.tree_id, l.corrects, l.on_date as on_day, l.minutes, l.prunings, l.shoots,
+            l.note, l.cuts::text as cuts, p.name as logged_by, l.logged_at,
+            (select string_agg(o.name, ', ' order by o.name) from visit_log_person lp join person o on o.id = lp.person_id
+             where lp.visit_log_id = l.id) as people,
+            (select string_agg(person_id::text, ',' order by person_id) from visit_log_person where visit_log_id = l.id) as people_ids,
+            exists (select from visit_log c where c.corrects = l.id) as corrected
+            """;
+    String LOGS = " from visit_log l join tree_visit v on v.id = l.tree_visit_id join person p on p.id = l.logged_by ";
+
+    /** A row of the tree-visit table; lists of names and numbers are joined by commas. */
+    record VisitRow(
+            Long id,
+            Long treeId,
+            Long workDayId,
+            Integer place,
+            String cuts,
+            Integer shoots,
+            Integer shootsMinutes,
+            Double shootsShare,
+            String kit,
+            Boolean sick,
+            Boolean logged,
+            String people) {}
+
+    /** What is stored of a new visit. */
+    record NewVisit(
+            long treeId,
+            Long workDayId,
+            String cuts,
+            int shoots,
+            int shootsMinutes,
+            double shootsShare,
+            String kit,
+            boolean sick) {}
+
+    /** A row of the log table. */
+    record LogRow(
+            Long id,
+            Long visitId,
+            Long treeId,
+            Long corrects,
+            LocalDate onDay,
+            Integer minutes,
+            String prunings,
+            Integer shoots,
+            String note,
+            String cuts,
+            String loggedBy,
+            Instant loggedAt,
+            String people,
+            String peopleIds,
+            Boolean corrected) {}
+
+    /** What is stored of a log. */
+    record NewLog(
+            long visitId,
+            String key,
+            Long corrects,
+            LocalDate on,
+            int minutes,
+            String prunings,
+            int shoots,
+            String note,
+            String cuts,
+            long loggedBy) {}
+
+    @Select("select " + VISIT + " from tree_visit v where v.id = #{id}")
+    Optional<VisitRow> visit(long id);
+
+    /** Those of a day, sick trees last. */
+    @Select("select " + VISIT + " from tree_visit v where v.work_day_id = #{dayId} order by v.sick, v.place, v.id")
+    List<VisitRow> ofDay(long dayId);
+
+    @Select("select " + VISIT + " from tree_visit v where v.tree_id = #{treeId} order by v.id")
+    List<VisitRow> ofTree(long treeId);
+
+    @Select(value = """
+                    insert into tree_visit (tree_id, work_day_id, place, cuts, shoots, shoots_minutes, shoots_share, kit, sick)
+                    values (#{treeId}, #{workDayId},
+                            (select coalesce(max(place), 0) + 1 from tree_visit where work_day_id = #{workDayId}),
+                            #{cuts}::jsonb, #{shoots}, #{shootsMinutes}, #{shootsShare}, string_to_array(#{kit}, ','), #{sick})
+                    returning id
+                    """, affectData = true)
+    long add(NewVisit visit);
+
+    @Delete("delete from tree_visit where id = #{id} and not logged")
+    int drop(long id);
+
+    @Update("update tree_visit set work_day_id = #{dayId} where id = #{id}")
+    int move(@Param("id") long id, @Param("dayId") long dayId);
+
+    @Update("update tree_visit set place = #{place} where id = #{id}")
+    int place(@Param("id") long id, @Param("place") int place);
+
+    @Update("update tree_visit set logged = true where id = #{id}")
+    int markLogged(long id);
+
+    @Delete("delete from tree_visit_person where tree_visit_id = #{id}")
+    int clearPeople(long id);
+
+    @Insert(
+            "insert into tree_visit_person (tree_visit_id, person_id) values (#{id}, #{personId}) on conflict do nothing")
+    int addPerson(@Param("id") long id, @Param("personId") long personId);
+
+    @Select("select " + LOG + LOGS + " where l.id = #{id}")
+    Optional<LogRow> log(long id);
+
+    @Select("select " + LOG + LOGS + " where l.sent_key = #{key}::uuid")
+    Optional<LogRow> logSentAs(String key);
+
+    /** Every log of a tree, those corrected since included, oldest first. */
+    @Select("select " + LOG + LOGS + " where v.tree_id = #{treeId} order by l.on_date, l.id")
+    List<LogRow> logsOf(long treeId);
+
+    @Select(value = """
+                    insert into visit_log (tree_visit_id, sent_key, corrects, on_date, minutes, prunings, shoots, note, cuts, logged_by)
+                    values (#{visitId}, #{key}::uuid, #{corrects}, #{on}, #{minutes}, #{prunings}, #{shoots}, #{note},
+                            #{cuts}::jsonb, #{loggedBy})
+                    returning id
+                    """, affectData = true)
+    long addLog(NewLog log);
+
+    @Insert("insert into visit_log_person (visit_log_id, person_id) values (#{id}, #{personId}) on conflict do nothing")
+    int addLogPerson(@Param("id") long id, @Param("personId") long personId);
+
+    @Select("select count(*) from person where id = any(string_to_array(#{ids}, ',')::bigint[])")
+    int knownPeople(String ids);
+}
