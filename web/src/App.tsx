@@ -1,12 +1,19 @@
 import { createBrowserRouter } from 'react-router';
+import { DayPage } from './crew/DayPage';
+import { DaySheet } from './crew/DaySheet';
+import { DaysView } from './crew/DaysView';
+import { PeopleView } from './crew/PeopleView';
 import { Frame } from './parts/Frame';
 import { OrchardView } from './orchard/OrchardView';
 import { AddSite, EditSite } from './orchard/SiteForm';
 import { AddTree, EditTree } from './orchard/TreeForm';
 import { Welcome } from './orchard/Welcome';
+import { PlanBySeason } from './plan/PlanBySeason';
 import { TreePage } from './verdict/TreePage';
 import { WalkPicker } from './survey/WalkPicker';
 import { WalkView } from './survey/WalkView';
+import { LogDay, LogPicker } from './visit/LogPicker';
+import { LogView } from './visit/LogView';
 
 /** Every view has an address; the server answers each of them with this application. */
 export const router = createBrowserRouter([
@@ -22,6 +29,14 @@ export const router = createBrowserRouter([
       { path: '/sites/:siteId/trees/:treeId', element: <TreePage /> },
       { path: '/sites/:siteId/trees/:treeId/edit', element: <EditTree /> },
       { path: '/sites/:siteId/trees/:treeId/walk', element: <WalkView /> },
+      { path: '/sites/:siteId/plan', element: <PlanBySeason /> },
+      { path: '/sites/:siteId/days', element: <DaysView /> },
+      { path: '/sites/:siteId/days/:dayId', element: <DayPage /> },
+      { path: '/sites/:siteId/days/:dayId/sheet', element: <DaySheet /> },
+      { path: '/sites/:siteId/days/:dayId/log', element: <LogDay /> },
+      { path: '/sites/:siteId/people', element: <PeopleView /> },
+      { path: '/sites/:siteId/log', element: <LogPicker /> },
+      { path: '/sites/:siteId/visits/:visitId/log', element: <LogView /> },
       { path: '*', element: <p>There is nothing at this address.</p> },
     ],
   },

@@ -1,16 +1,14 @@
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useQueryClient } from '@tanstack/react-query';
 import { type FormEvent, useState } from 'react';
 import { Button, Form, Modal } from 'react-bootstrap';
-import { api, currentPersonId, setCurrentPersonId, unwrap } from '../api/client';
+import { currentPersonId, setCurrentPersonId } from '../api/client';
 import { ProblemAlert } from '../parts/ProblemAlert';
+import { useAddPerson, usePeople } from './queries';
 
 /** Who is at work: picked by name for now. Nothing else can be done before somebody is. */
 export function PersonPicker() {
   const queries = useQueryClient();
-  const people = useQuery({
-    queryKey: ['people'],
-    queryFn: async () => unwrap(await api.GET('/api/people')),
-  });
+  const people = usePeople();
   const [picked, setPicked] = useState(currentPersonId());
   const [asking, setAsking] = useState(false);
   const [name, setName] = useState('');
@@ -22,16 +20,10 @@ export function PersonPicker() {
     // What was refused while nobody was named is asked for again.
     void queries.invalidateQueries();
   };
-  const add = useMutation({
-    mutationFn: async () => unwrap(await api.POST('/api/people', { body: { name } })),
-    onSuccess: async (added) => {
-      await queries.invalidateQueries({ queryKey: ['people'] });
-      pick(added.id);
-    },
-  });
+  const add = useAddPerson();
   const submit = (e: FormEvent) => {
     e.preventDefault();
-    add.mutate();
+    add.mutate(name, { onSuccess: (added) => pick(added.id) });
   };
   const open = people.isSuccess && (asking || !person);
   return (

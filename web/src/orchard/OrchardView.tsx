@@ -5,6 +5,8 @@ import { Loading } from '../parts/Loading';
 import { State } from '../parts/Reasons';
 import { date, metres, words, Words } from '../parts/format';
 import { useTitle } from '../parts/useTitle';
+import { TodayBoard } from '../today/TodayBoard';
+import { RemovalRegister } from '../wood/RemovalForm';
 import { useSite, useTrees } from './queries';
 import { SitePlan } from './SitePlan';
 import { SPECIES, TRIAGE, TRIAGE_MEANS } from './words';
@@ -66,6 +68,7 @@ export function OrchardView() {
       ) : (
         <div className="orchard">
           <div>
+            {!filtered && <TodayBoard siteId={siteId} />}
             <SitePlan trees={list} picked={picked} onPick={(id) => set({ tree: String(id) })} />
             {pickedTree && <Picked tree={pickedTree} />}
           </div>
@@ -115,6 +118,7 @@ export function OrchardView() {
               )}
             </div>
             <Register trees={list} picked={picked} sort={filter.sort} set={set} siteId={siteId} />
+            <RemovalRegister siteId={siteId} />
           </div>
         </div>
       )}
@@ -180,6 +184,12 @@ function Register({
                   code={tree.survey?.triage ?? 'unsurveyed'}
                   word={TRIAGE[tree.survey?.triage ?? 'unsurveyed']!}
                 />
+                {tree.openReports > 0 && (
+                  <>
+                    {' '}
+                    <State code="urgent" word="reported" />
+                  </>
+                )}
                 {!!tree.survey?.urgentLimbs && (
                   <>
                     {' '}

@@ -1,5 +1,6 @@
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useQuery } from '@tanstack/react-query';
 import { api, type SiteData, type TreeData, unwrap } from '../api/client';
+import { useChange } from '../api/useChange';
 
 export const useSites = () =>
   useQuery({ queryKey: ['sites'], queryFn: async () => unwrap(await api.GET('/api/sites')) });
@@ -37,12 +38,6 @@ export const useTree = (treeId: number) =>
     queryKey: ['tree', treeId],
     queryFn: async () => unwrap(await api.GET('/api/trees/{treeId}', { params: { path: { treeId } } })),
   });
-
-/** Whatever is changed about a site or a tree is asked for anew wherever it shows. */
-function useChange<In, Out>(change: (input: In) => Promise<Out>) {
-  const queries = useQueryClient();
-  return useMutation({ mutationFn: change, onSuccess: () => queries.invalidateQueries() });
-}
 
 export const useAddSite = () =>
   useChange(async (body: SiteData) => unwrap(await api.POST('/api/sites', { body })));

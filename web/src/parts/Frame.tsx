@@ -41,6 +41,9 @@ export function Frame() {
             <NavLink to={'/sites/' + site.id + '/walk'} className={walking(treeId)}>
               Walk
             </NavLink>
+            <NavLink to={'/sites/' + site.id + '/plan'}>Plan</NavLink>
+            <NavLink to={'/sites/' + site.id + '/days'}>Days</NavLink>
+            <NavLink to={'/sites/' + site.id + '/log'}>Log</NavLink>
             <NavLink to={'/sites/' + site.id + '/settings'}>Site</NavLink>
           </nav>
         )}

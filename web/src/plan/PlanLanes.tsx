@@ -1,68 +1,111 @@
-import type { Evaluation, Lane } from '../api/client';
+import { type DragEvent, type KeyboardEvent, useState } from 'react';
+import { Button, Form } from 'react-bootstrap';
+import type { Judgement, Lane, LimbAnswer, Pin, PlannedCut, Time } from '../api/client';
 import { date, dates, minutes, percent } from '../parts/format';
+import { ProblemAlert } from '../parts/ProblemAlert';
 import { Reasons } from '../parts/Reasons';
 import { SEASONS, VERDICTS } from '../verdict/words';
+import { givenBack, keyOf, moved, type Moving, placeOf, type Row, rows, stepped } from './moves';
+import { useMovePlan } from './queries';
 
-/** A lane for each year and season: its cuts as discs as wide as the wood, and what they take of the crown. */
+const seasonOf = (time: { season: string; quality?: string | null }) =>
+  SEASONS[time.season] + (time.quality === 'with-care' ? ', with care' : '');
+
+/** A lane for each year and season: its cuts as discs as wide as the wood, and what they take of the crown. Cuts can be dragged, or moved by keys. */
 export function PlanLanes({
-  evaluation,
+  judgement,
+  treeId,
   picked,
   onPick,
 }: {
-  evaluation: Evaluation;
+  judgement: Judgement;
+  treeId: number;
   picked?: string;
   onPick: (limb: string) => void;
 }) {
-  const { plan, notPlaced, limbs } = evaluation;
+  const { plan, notPlaced, limbs } = judgement.evaluation;
+  const move = useMovePlan(treeId);
+  const [moving, setMoving] = useState<Moving>();
+  const [over, setOver] = useState<string>();
+  const [before, setBefore] = useState<Pin[][]>([]);
   const byId = new Map(limbs.map((limb) => [limb.id, limb]));
+  const pins = judgement.pins;
+  const send = (next: Pin[], undoing = false) =>
+    move.mutate(
+      { version: judgement.planVersion, pins: next },
+      { onSuccess: () => setBefore((list) => (undoing ? list.slice(0, -1) : [...list, pins])) },
+    );
+  const to = (cut: Moving, time: Time | undefined) => {
+    setMoving(undefined);
+    setOver(undefined);
+    if (time) send(moved(pins, cut, time));
+  };
+  const keys = (e: KeyboardEvent, lane: Lane, cut: PlannedCut) => {
+    const by = { ArrowUp: -1, ArrowDown: 1 }[e.key] as -1 | 1 | undefined;
+    if (!by) return;
+    e.preventDefault();
+    to(cut, stepped(judgement, lane, by));
+  };
+  const last = before[before.length - 1];
   return (
     <section aria-label="Plan">
-      <h2>The plan</h2>
+      <div className="d-flex flex-wrap gap-3 align-items-baseline">
+        <h2>The plan</h2>
+        <span className="faint small no-print">
+          Drag a cut to another time, or pick it and press the up or down arrow.
+        </span>
+        <span className="ms-auto d-flex gap-2 no-print">
+          {last && (
+            <Button size="sm" variant="outline-primary" onClick={() => send(last, true)}>
+              Undo the last move
+            </Button>
+          )}
+          {pins.length > 0 && (
+            <Button size="sm" variant="link" onClick={() => send([])}>
+              Leave all to the rules
+            </Button>
+          )}
+        </span>
+      </div>
+      <ProblemAlert error={move.error} />
       {plan.length === 0 && <p>Nothing needs doing in the years planned.</p>}
       <div className="lanes">
-        {plan.map((lane) => (
-          <div className="lane" key={lane.year + lane.season + lane.window.opens}>
-            <div>
-              <strong>{lane.yearLabel}</strong> {SEASONS[lane.season]}
-              <div className="faint small">
-                {lane.season === 'any'
-                  ? 'until ' + date(lane.window.closes)
-                  : dates(lane.window.opens, lane.window.closes)}
-              </div>
-            </div>
-            <div className="discs">
-              {lane.cuts.map((cut) => {
-                const limb = byId.get(cut.limb);
-                const size = Math.round(26 + 3 * Math.min(20, cut.cut.diameterCm));
-                const dead = limb?.crownShare === 0;
-                return (
-                  <button
-                    key={cut.limb}
-                    type="button"
-                    className={`disc ${cut.kind}${dead ? ' dead' : ''}${limb?.urgent ? ' urgent' : ''}${picked === cut.limb ? ' picked' : ''}`}
-                    style={{ width: size, height: size }}
-                    aria-label={`${VERDICTS[cut.kind]} ${cut.limb}, ${cut.cut.diameterCm} cm, ${percent(cut.share)} of the crown${limb?.urgent ? ', urgent' : ''}`}
-                    title={`${VERDICTS[cut.kind]} ${cut.limb}, ${cut.cut.diameterCm} cm, ${percent(cut.share)} of the crown${limb?.urgent ? ', urgent' : ''}`}
-                    onClick={() => onPick(cut.limb)}
-                  >
-                    {cut.limb}
-                  </button>
-                );
-              })}
-              <span className="small">{summary(lane)}</span>
-              {lane.overrun && <span className="state urgent">{lane.overrun.text}</span>}
-              {lane.cuts
-                .flatMap((cut) => cut.reasons.map((reason) => ({ limb: cut.limb, reason })))
-                .map(({ limb, reason }) => (
-                  <span className="small faint w-100" key={limb + reason.code}>
-                    {limb}: {reason.text}
-                  </span>
-                ))}
-            </div>
-            <Gauge lane={lane} />
-          </div>
+        {rows(judgement, !!moving).map((row) => (
+          <LaneRow
+            key={row.key}
+            row={row}
+            over={over === row.key}
+            onOver={() => setOver(row.key)}
+            onDrop={() => moving && to(moving, row.time)}
+            moving={!!moving}
+          >
+            {row.lane?.cuts.map((cut) => (
+              <Disc
+                key={cut.limb + cut.kind}
+                cut={cut}
+                limb={byId.get(cut.limb)}
+                picked={picked === cut.limb}
+                onPick={() => onPick(cut.limb)}
+                onKeyDown={(e) => keys(e, row.lane!, cut)}
+                onDragStart={() => setMoving({ limb: cut.limb, kind: cut.kind })}
+                onDragEnd={() => {
+                  setMoving(undefined);
+                  setOver(undefined);
+                }}
+              />
+            ))}
+          </LaneRow>
         ))}
       </div>
+      {picked && (
+        <MoveTo
+          judgement={judgement}
+          limb={picked}
+          busy={move.isPending}
+          onMove={to}
+          onGiveBack={(cut) => send(givenBack(pins, cut))}
+        />
+      )}
       {notPlaced.length > 0 && (
         <div className="mt-2">
           <h3>No place found for</h3>
@@ -77,6 +120,185 @@ export function PlanLanes({
         </div>
       )}
     </section>
+  );
+}
+
+function LaneRow({
+  row,
+  over,
+  onOver,
+  onDrop,
+  moving,
+  children,
+}: {
+  row: Row;
+  over: boolean;
+  onOver: () => void;
+  onDrop: () => void;
+  moving: boolean;
+  children: React.ReactNode;
+}) {
+  const { lane, time } = row;
+  const season = lane ?? time!;
+  const window = lane?.window ?? time!;
+  const drag = (e: DragEvent) => {
+    if (!moving) return;
+    e.preventDefault();
+    onOver();
+  };
+  return (
+    <div
+      className={'lane' + (over ? ' over' : '') + (lane ? '' : ' empty')}
+      role="group"
+      aria-label={season.yearLabel + ' ' + seasonOf(season)}
+      onDragOver={drag}
+      onDrop={(e) => {
+        e.preventDefault();
+        onDrop();
+      }}
+    >
+      <div>
+        <strong>{season.yearLabel}</strong> {seasonOf(season)}
+        <div className="faint small">
+          {season.season === 'any'
+            ? lane
+              ? 'until ' + date(window.closes)
+              : 'outside its windows'
+            : dates(window.opens, window.closes)}
+        </div>
+      </div>
+      {lane ? (
+        <>
+          <div className="discs">
+            {children}
+            <span className="small">{summary(lane)}</span>
+            {lane.overrun && <span className="state urgent">{lane.overrun.text}</span>}
+            {lane.cuts.flatMap((cut) => [
+              ...cut.breaks.map((reason) => (
+                <span className="small breaks w-100" key={'b' + cut.limb + reason.code}>
+                  <i className="bi bi-exclamation-triangle" aria-hidden="true" /> {cut.limb}: {reason.text}
+                </span>
+              )),
+              ...cut.reasons.map((reason) => (
+                <span className="small faint w-100" key={cut.limb + reason.code}>
+                  {cut.limb}: {reason.text}
+                </span>
+              )),
+            ])}
+          </div>
+          <Gauge lane={lane} />
+        </>
+      ) : (
+        <div className="faint small">Drop it here</div>
+      )}
+    </div>
+  );
+}
+
+function Disc({
+  cut,
+  limb,
+  picked,
+  onPick,
+  onKeyDown,
+  onDragStart,
+  onDragEnd,
+}: {
+  cut: PlannedCut;
+  limb?: LimbAnswer;
+  picked: boolean;
+  onPick: () => void;
+  onKeyDown: (e: KeyboardEvent) => void;
+  onDragStart: () => void;
+  onDragEnd: () => void;
+}) {
+  const size = Math.round(26 + 3 * Math.min(20, cut.cut.diameterCm));
+  const dead = limb?.crownShare === 0;
+  const says =
+    `${VERDICTS[cut.kind]} ${cut.limb}, ${cut.cut.diameterCm} cm, ${percent(cut.share)} of the crown` +
+    (limb?.urgent ? ', urgent' : '') +
+    (cut.byHand ? ', moved by hand' : '') +
+    (cut.breaks.length ? ', breaks a rule' : '');
+  return (
+    <button
+      type="button"
+      draggable
+      className={`disc ${cut.kind}${dead ? ' dead' : ''}${limb?.urgent ? ' urgent' : ''}${picked ? ' picked' : ''}${cut.byHand ? ' by-hand' : ''}`}
+      style={{ width: size, height: size }}
+      aria-label={says}
+      title={says}
+      onClick={onPick}
+      onKeyDown={onKeyDown}
+      onDragStart={(e) => {
+        e.dataTransfer.setData('text/plain', cut.limb);
+        e.dataTransfer.effectAllowed = 'move';
+        // The rows that appear must not move the disc while the browser takes hold of it.
+        window.setTimeout(onDragStart);
+      }}
+      onDragEnd={onDragEnd}
+    >
+      {cut.limb}
+      {cut.byHand && <i className="bi bi-hand-index-thumb" aria-hidden="true" />}
+    </button>
+  );
+}
+
+/** Every time the picked limb's cut can be moved to, for those who do not drag. */
+function MoveTo({
+  judgement,
+  limb,
+  busy,
+  onMove,
+  onGiveBack,
+}: {
+  judgement: Judgement;
+  limb: string;
+  busy: boolean;
+  onMove: (cut: Moving, to: Time) => void;
+  onGiveBack: (cut: Moving) => void;
+}) {
+  const cuts = judgement.evaluation.plan.flatMap((lane) => lane.cuts.filter((cut) => cut.limb === limb));
+  const waiting = judgement.evaluation.notPlaced.some((one) => one.limb === limb);
+  const verdict = judgement.evaluation.limbs.find((one) => one.id === limb)?.verdict ?? '';
+  const movable: Moving[] = waiting ? [{ limb, kind: verdict }] : cuts;
+  return (
+    <div className="move-to no-print" aria-live="polite">
+      {movable.map((cut) => {
+        const place = placeOf(judgement, cut);
+        const id = 'move-' + cut.limb + cut.kind;
+        return (
+          <div key={id} className="d-flex flex-wrap gap-2 align-items-center">
+            <Form.Label htmlFor={id} className="mb-0">
+              Move: {VERDICTS[cut.kind]} {cut.limb}
+            </Form.Label>
+            <Form.Select
+              id={id}
+              size="sm"
+              style={{ width: 'auto' }}
+              disabled={busy}
+              value={place ? keyOf(place.lane) : ''}
+              onChange={(e) => {
+                const to = judgement.times.find((time) => keyOf(time) === e.target.value);
+                if (to) onMove(cut, to);
+              }}
+            >
+              {!place && <option value="">no place yet</option>}
+              {judgement.times.map((time) => (
+                <option key={keyOf(time)} value={keyOf(time)}>
+                  {time.yearLabel} {seasonOf(time)}
+                  {time.season === 'any' ? '' : ', ' + dates(time.opens, time.closes)}
+                </option>
+              ))}
+            </Form.Select>
+            {place?.cut.byHand && (
+              <Button size="sm" variant="link" className="p-0" onClick={() => onGiveBack(cut)}>
+                Leave it to the rules
+              </Button>
+            )}
+          </div>
+        );
+      })}
+    </div>
   );
 }
 

@@ -7,6 +7,25 @@ import { VERDICTS } from './words';
 const WIDER = 1.35;
 const LEAST_WIDTH_M = 0.035;
 
+/** What is done to a limb, as it is drawn there. */
+export interface Mark {
+  kind: string;
+  alongM: number;
+  urgent: boolean;
+  /** Shown beside the mark, where cuts are numbered. */
+  number?: number;
+}
+
+/** The marks of the verdicts. */
+export const marksOf = (limbs: Iterable<LimbAnswer>): Map<string, Mark> =>
+  new Map(
+    [...limbs].flatMap((limb) =>
+      limb.cut
+        ? [[limb.id, { kind: limb.verdict, alongM: limb.cut.alongM, urgent: limb.urgent }] as const]
+        : [],
+    ),
+  );
+
 /** The tree to scale from its limbs, with the cuts marked. */
 export function TreeDrawing({
   drawing,
@@ -15,16 +34,19 @@ export function TreeDrawing({
   view,
   picked,
   onPick,
-  showCuts,
+  marks,
 }: {
   drawing: Drawing;
   limbs: Map<string, LimbAnswer>;
   standing: Standing[];
   view: View;
   picked?: string;
-  onPick: (id: string) => void;
-  showCuts: boolean;
+  onPick?: (id: string) => void;
+  marks: Map<string, Mark>;
 }) {
+  const parents = new Map(drawing.limbs.map((limb) => [limb.id, limb.parent]));
+  const goes = (id: string | null | undefined): boolean =>
+    !!id && (marks.get(id)?.kind === 'remove' || goes(parents.get(id)));
   const above = view === 'above';
   const reach = Math.max(
     drawing.spreadM / 2,
@@ -85,20 +107,20 @@ export function TreeDrawing({
           standing={one}
           view={view}
           answer={limbs.get(one.limb.id)}
+          going={goes(one.limb.id)}
           picked={picked === one.limb.id}
           onPick={onPick}
         />
       ))}
-      {showCuts &&
-        inOrder.map((one) => (
-          <CutMark key={one.limb.id} limb={one.limb} answer={limbs.get(one.limb.id)} view={view} />
-        ))}
+      {inOrder.map((one) => (
+        <CutMark key={one.limb.id} limb={one.limb} mark={marks.get(one.limb.id)} view={view} text={text} />
+      ))}
       <Tags
         standing={inOrder}
         view={view}
         text={text}
         picked={picked}
-        limbs={limbs}
+        goes={goes}
         onPick={onPick}
         edge={[left + text, left + width - text]}
       />
@@ -208,14 +230,16 @@ function Wood({
   standing: { limb, left },
   view,
   answer,
+  going,
   picked,
   onPick,
 }: {
   standing: Standing;
   view: View;
   answer?: LimbAnswer;
+  going: boolean;
   picked: boolean;
-  onPick: (id: string) => void;
+  onPick?: (id: string) => void;
 }) {
   const from = seen(limb.base, view);
   const to = seen(between(limb.base, limb.tip, left), view);
@@ -226,15 +250,14 @@ function Wood({
   const a = half(limb.diameterCm);
   const b = half(limb.diameterCm + (limb.tipDiameterCm - limb.diameterCm) * left);
   const verdict = answer ? VERDICTS[answer.verdict] : '';
-  const going = answer && ['remove', 'goes-with-parent'].includes(answer.verdict);
   return (
     <g
       className="limb"
-      role="button"
+      role={onPick ? 'button' : 'img'}
       tabIndex={-1}
       aria-label={`Limb ${limb.id}, ${centimetres(limb.diameterCm)}, ${verdict}`}
-      aria-pressed={picked}
-      onClick={() => onPick(limb.id)}
+      aria-pressed={onPick ? picked : undefined}
+      onClick={() => onPick?.(limb.id)}
     >
       <title>{`${limb.id}: ${centimetres(limb.diameterCm)}, ${verdict}`}</title>
       <line
@@ -257,35 +280,47 @@ function Wood({
 }
 
 /** Teeth where a limb comes off, a bar where it is shortened, an arc where it is bent. */
-function CutMark({ limb, answer, view }: { limb: LimbDrawing; answer?: LimbAnswer; view: View }) {
-  if (!limb.cutAt || !answer?.cut) return null;
-  const at = seen(limb.cutAt, view);
+function CutMark({ limb, mark, view, text }: { limb: LimbDrawing; mark?: Mark; view: View; text: number }) {
+  if (!mark) return null;
+  const at = seen(between(limb.base, limb.tip, Math.min(1, mark.alongM / limb.lengthM)), view);
   const base = seen(limb.base, view);
   const tip = seen(limb.tip, view);
   const turn = (Math.atan2(tip.y - base.y, tip.x - base.x) * 180) / Math.PI;
   const size = Math.max(0.13, (limb.diameterCm / 100) * WIDER * 0.75);
-  const colour = answer.urgent ? '#a03a17' : '#5b2a52';
+  const colour = mark.urgent ? '#a03a17' : '#5b2a52';
   // A cut at the collar is marked a little way out, clear of the wood it grows from.
-  const out = answer.cut.alongM === 0 ? 0.08 : 0;
+  const out = mark.alongM === 0 ? 0.08 : 0;
+  const turned = (turn * Math.PI) / 180;
+  const beside = { x: at.x + 0.35 * Math.cos(turned), y: at.y + 0.35 * Math.sin(turned) };
   return (
-    <g
-      transform={`translate(${at.x} ${at.y}) rotate(${turn}) translate(${out} 0)`}
-      fill="none"
-      stroke={colour}
-      strokeWidth={0.045}
-      pointerEvents="none"
-    >
-      {answer.verdict === 'remove' && (
-        <path
-          d={Array.from(
-            { length: 7 },
-            (_, i) => `${i ? 'L' : 'M'}${i % 2 ? 0.06 : -0.06} ${-size + (i * size) / 3}`,
-          ).join('')}
-        />
+    <>
+      <g
+        transform={`translate(${at.x} ${at.y}) rotate(${turn}) translate(${out} 0)`}
+        fill="none"
+        stroke={colour}
+        strokeWidth={0.045}
+        pointerEvents="none"
+      >
+        {mark.kind === 'remove' && (
+          <path
+            d={Array.from(
+              { length: 7 },
+              (_, i) => `${i ? 'L' : 'M'}${i % 2 ? 0.06 : -0.06} ${-size + (i * size) / 3}`,
+            ).join('')}
+          />
+        )}
+        {mark.kind === 'shorten' && <path d={`M0 ${-size}V${size}`} strokeWidth={0.07} />}
+        {mark.kind === 'bend' && <path d={`M${-size} ${-size}Q${size * 1.4} 0 ${-size} ${size}`} />}
+      </g>
+      {mark.number !== undefined && (
+        <g transform={`translate(${beside.x} ${beside.y})`} pointerEvents="none">
+          <circle r={text * 0.8} fill="#fffdf6" stroke={colour} strokeWidth={0.03} />
+          <text y={text * 0.36} fontSize={text} fontWeight={700} textAnchor="middle" fill={colour}>
+            {mark.number}
+          </text>
+        </g>
       )}
-      {answer.verdict === 'shorten' && <path d={`M0 ${-size}V${size}`} strokeWidth={0.07} />}
-      {answer.verdict === 'bend' && <path d={`M${-size} ${-size}Q${size * 1.4} 0 ${-size} ${size}`} />}
-    </g>
+    </>
   );
 }
 
@@ -294,7 +329,7 @@ function Tags({
   view,
   text,
   picked,
-  limbs,
+  goes,
   onPick,
   edge,
 }: {
@@ -302,8 +337,8 @@ function Tags({
   view: View;
   text: number;
   picked?: string;
-  limbs: Map<string, LimbAnswer>;
-  onPick: (id: string) => void;
+  goes: (id: string) => boolean;
+  onPick?: (id: string) => void;
   edge: [number, number];
 }) {
   const placed: { x: number; y: number }[] = [];
@@ -318,7 +353,7 @@ function Tags({
       x = Math.min(edge[1], x);
     }
     placed.push({ x, y });
-    const going = ['remove', 'goes-with-parent'].includes(limbs.get(limb.id)?.verdict ?? '');
+    const going = goes(limb.id);
     return (
       <text
         key={limb.id}
@@ -332,8 +367,8 @@ function Tags({
         stroke="#fffdf6"
         strokeWidth={text / 4}
         paintOrder="stroke"
-        style={{ cursor: 'pointer' }}
-        onClick={() => onPick(limb.id)}
+        style={{ cursor: onPick ? 'pointer' : undefined }}
+        onClick={() => onPick?.(limb.id)}
       >
         {limb.id}
       </text>

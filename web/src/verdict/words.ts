@@ -86,4 +86,15 @@ export const SEASONS: Record<string, string> = {
   any: 'any day',
 };
 
-export const ENTITIES: Record<string, string> = { site: 'site', tree: 'tree', survey: 'survey' };
+export const ENTITIES: Record<string, string> = {
+  site: 'site',
+  tree: 'tree',
+  survey: 'survey',
+  plan: 'plan',
+  log: 'log',
+  report: 'report',
+  fruit: 'fruit',
+  removal: 'removal',
+  day: 'work day',
+  person: 'person',
+};

@@ -1,0 +1,450 @@
+import { useState } from 'react';
+import { Alert, Button, Form } from 'react-bootstrap';
+import { Link, useParams } from 'react-router';
+import type { Candidate, Day, Finding, Visit } from '../api/client';
+import { Loading } from '../parts/Loading';
+import { ProblemAlert } from '../parts/ProblemAlert';
+import { State } from '../parts/Reasons';
+import { date, dayAndMonth, minutes, words } from '../parts/format';
+import { useTitle } from '../parts/useTitle';
+import { TICKETS, VERDICTS } from '../verdict/words';
+import { DayForm } from './DayForm';
+import { weekday } from './DaysView';
+import { type DayAction, useCandidates, useDay, useDayAction, usePeople, useRainOff } from './queries';
+import { DAY_STATES, KIT, TICKET_NAMES } from './words';
+
+/** One work day: its trees in order with their people, who comes, and what could still be put on it. */
+export function DayPage() {
+  const dayId = Number(useParams().dayId);
+  const day = useDay(dayId);
+  useTitle(day.data && 'Work day ' + date(day.data.data.on));
+  if (!day.data) return <Loading error={day.error} />;
+  return <TheDay key={dayId} day={day.data} />;
+}
+
+function TheDay({ day }: { day: Day }) {
+  const act = useDayAction(day.id, day.version);
+  const [editing, setEditing] = useState(false);
+  const [raining, setRaining] = useState(false);
+  const open = day.state !== 'rained-off';
+  const at = '/sites/' + day.siteId + '/days/' + day.id;
+  const run = (action: DayAction) => act.mutate(action);
+  return (
+    <>
+      <div className="d-flex flex-wrap gap-3 align-items-baseline mb-1">
+        <h1 className="mb-0">
+          {weekday(day.data.on)} {date(day.data.on)}{' '}
+          <small className="faint">
+            {day.data.starts}–{day.data.ends}
+          </small>
+        </h1>
+        <State code={day.state} word={DAY_STATES[day.state]!} />
+        {day.data.note && <span>{day.data.note}</span>}
+        <span className="ms-auto d-flex flex-wrap gap-2">
+          {day.state === 'planned' && !day.past && (
+            <Button size="sm" disabled={act.isPending} onClick={() => run({ do: 'confirm' })}>
+              Confirm
+            </Button>
+          )}
+          {day.state === 'confirmed' && !day.past && (
+            <Button
+              size="sm"
+              variant="outline-primary"
+              disabled={act.isPending}
+              onClick={() => run({ do: 'reopen' })}
+            >
+              Open it again
+            </Button>
+          )}
+          <Link className="btn btn-sm btn-outline-primary" to={at + '/sheet'}>
+            Sheet to print
+          </Link>
+          {day.visits.length > 0 && open && (
+            <Link className="btn btn-sm btn-outline-primary" to={at + '/log'}>
+              Log
+            </Link>
+          )}
+          {open && (
+            <>
+              <Button size="sm" variant="outline-primary" onClick={() => setEditing(!editing)}>
+                {editing ? 'Leave as it was' : 'Change'}
+              </Button>
+              <Button size="sm" variant="outline-secondary" onClick={() => setRaining(!raining)}>
+                Rained off
+              </Button>
+            </>
+          )}
+        </span>
+      </div>
+      {editing && (
+        <div className="sheet-box mb-3">
+          <DayForm
+            start={day.data}
+            button="Save"
+            error={act.error}
+            saving={act.isPending}
+            save={(data) => act.mutateAsync({ do: 'change', data }).then(() => setEditing(false))}
+          />
+        </div>
+      )}
+      {raining && <RainOff day={day} />}
+      {!editing && <ProblemAlert error={act.error} />}
+      <Findings
+        findings={day.findings.filter((finding) => finding.visitId == null && finding.personId == null)}
+      />
+      <div className="day-page">
+        <section aria-label="Trees of the day">
+          <h2>
+            Trees in order <small className="faint">{total(day)}</small>
+          </h2>
+          {day.visits.length === 0 && (
+            <p>Nothing is on this day yet. {open && 'Put on it what is open then.'}</p>
+          )}
+          {day.visits.map((visit, i) => (
+            <VisitCard
+              key={visit.id}
+              number={i + 1}
+              visit={visit}
+              day={day}
+              busy={act.isPending}
+              run={run}
+              fixed={!open || visit.logged}
+            />
+          ))}
+        </section>
+        <div>
+          <Coming day={day} run={run} busy={act.isPending} fixed={!open} />
+          {open && !day.past && <Candidates day={day} run={run} busy={act.isPending} />}
+        </div>
+      </div>
+    </>
+  );
+}
+
+function total(day: Day): string {
+  const all = day.visits.reduce((sum, visit) => sum + visit.minutes, 0);
+  return all ? minutes(all) + ' of work in all' : '';
+}
+
+function Findings({ findings }: { findings: Finding[] }) {
+  if (findings.length === 0) return null;
+  return (
+    <ul className="findings" aria-label="To be seen to">
+      {findings.map((finding) => (
+        <li key={finding.reason.text} className={finding.weight}>
+          <i
+            className={'bi ' + (finding.weight === 'told' ? 'bi-info-circle' : 'bi-exclamation-triangle')}
+            aria-hidden="true"
+          />{' '}
+          {finding.reason.text}
+          {finding.weight === 'wanted' && <span className="faint"> Before it is confirmed.</span>}
+        </li>
+      ))}
+    </ul>
+  );
+}
+
+function VisitCard({
+  number,
+  visit,
+  day,
+  busy,
+  run,
+  fixed,
+}: {
+  number: number;
+  visit: Visit;
+  day: Day;
+  busy: boolean;
+  run: (action: DayAction) => void;
+  fixed: boolean;
+}) {
+  const toggle = (person: number) =>
+    run({
+      do: 'give',
+      visitId: visit.id,
+      people: visit.people.includes(person)
+        ? visit.people.filter((one) => one !== person)
+        : [...visit.people, person],
+    });
+  return (
+    <article className="visit-card" aria-label={visit.tag}>
+      <div className="d-flex flex-wrap gap-2 align-items-baseline">
+        <span className="order">{number}</span>
+        <h3 className="mb-0">
+          <Link to={'/sites/' + day.siteId + '/trees/' + visit.treeId}>{visit.tag}</Link>{' '}
+          <small className="faint">
+            {words(visit.species)} {visit.cultivar}
+          </small>
+        </h3>
+        {visit.sick && <State code="with-care" word="sick: last, clean the blades" />}
+        {visit.logged && <State code="yes" word="logged" />}
+        <span className="ms-auto">{minutes(visit.minutes)}</span>
+        {!fixed && (
+          <span className="d-flex gap-1">
+            <Button
+              size="sm"
+              variant="outline-secondary"
+              disabled={busy}
+              aria-label={'Move ' + visit.tag + ' up'}
+              onClick={() => run({ do: 'shift', visitId: visit.id, by: -1 })}
+            >
+              <i className="bi bi-arrow-up" aria-hidden="true" />
+            </Button>
+            <Button
+              size="sm"
+              variant="outline-secondary"
+              disabled={busy}
+              aria-label={'Move ' + visit.tag + ' down'}
+              onClick={() => run({ do: 'shift', visitId: visit.id, by: 1 })}
+            >
+              <i className="bi bi-arrow-down" aria-hidden="true" />
+            </Button>
+            <Button
+              size="sm"
+              variant="outline-secondary"
+              disabled={busy}
+              onClick={() => run({ do: 'take-off', visitId: visit.id })}
+            >
+              Take off
+            </Button>
+          </span>
+        )}
+      </div>
+      <div className="small">
+        {cutsInWords(visit.cuts, visit.shoots)}
+        <span className="faint"> Kit: {visit.kit.map((kit) => KIT[kit]).join(', ') || 'none'}.</span>{' '}
+        {visit.tickets.map((ticket) => (
+          <State key={ticket} code={ticket === 'arborist' ? 'urgent' : 'with-care'} word={TICKETS[ticket]!} />
+        ))}
+      </div>
+      <Findings findings={day.findings.filter((finding) => finding.visitId === visit.id)} />
+      <div className="people-chips" role="group" aria-label={'Who does ' + visit.tag}>
+        {day.people.map((person) => (
+          <button
+            key={person.id}
+            type="button"
+            disabled={busy || fixed}
+            aria-pressed={visit.people.includes(person.id)}
+            onClick={() => toggle(person.id)}
+          >
+            {person.name}
+            {visit.tickets.some((ticket) => person.tickets.includes(ticket)) && (
+              <i className="bi bi-patch-check ms-1" aria-label="holds a ticket wanted here" role="img" />
+            )}
+          </button>
+        ))}
+        {day.people.length === 0 && <span className="faint">Say first who comes.</span>}
+      </div>
+    </article>
+  );
+}
+
+/** 2 removals (C, D), 1 shortening (A1), 12 counted shoots. */
+export function cutsInWords(cuts: { limb: string; kind: string; urgent: boolean }[], shoots: number): string {
+  const parts = ['remove', 'shorten', 'bend']
+    .map((kind) => ({ kind, limbs: cuts.filter((cut) => cut.kind === kind).map((cut) => cut.limb) }))
+    .filter((group) => group.limbs.length > 0)
+    .map((group) => VERDICTS[group.kind] + ' ' + group.limbs.join(', '));
+  if (shoots > 0) parts.push(shoots + ' counted shoots');
+  const text = parts.join('; ');
+  return text.charAt(0).toUpperCase() + text.slice(1) + '.';
+}
+
+function Coming({
+  day,
+  run,
+  busy,
+  fixed,
+}: {
+  day: Day;
+  run: (action: DayAction) => void;
+  busy: boolean;
+  fixed: boolean;
+}) {
+  const people = usePeople();
+  const ids = day.people.map((person) => person.id);
+  const others = (people.data ?? [])
+    .filter((person) => !ids.includes(person.id))
+    .sort((a, b) => Number(b.canCome.includes(day.data.on)) - Number(a.canCome.includes(day.data.on)));
+  return (
+    <section aria-label="Who comes" className="mb-3">
+      <h2>Who comes</h2>
+      {day.people.length === 0 && <p className="faint mb-1">Nobody yet.</p>}
+      <ul className="list-unstyled mb-2">
+        {day.people.map((person) => (
+          <li key={person.id} className="coming">
+            <strong>{person.name}</strong>
+            {person.maybeUnderAge && <State code="with-care" word="may be under 18" />}
+            <span className="faint small">
+              {person.tickets.map((ticket) => TICKET_NAMES[ticket]).join(', ') || 'no ticket'}
+              {person.minutes > 0 && '; ' + minutes(person.minutes)}
+            </span>
+            {!fixed && (
+              <Button
+                size="sm"
+                variant="link"
+                className="ms-auto p-0"
+                disabled={busy}
+                aria-label={person.name + ' does not come'}
+                onClick={() => run({ do: 'people', people: ids.filter((id) => id !== person.id) })}
+              >
+                does not come
+              </Button>
+            )}
+            <Findings
+              findings={day.findings.filter(
+                (finding) => finding.visitId == null && finding.personId === person.id,
+              )}
+            />
+          </li>
+        ))}
+      </ul>
+      {!fixed && (
+        <Form.Select
+          size="sm"
+          aria-label="Add somebody who comes"
+          value=""
+          disabled={busy}
+          onChange={(e) => run({ do: 'people', people: [...ids, Number(e.target.value)] })}
+        >
+          <option value="">Add somebody who comes…</option>
+          {others.map((person) => (
+            <option key={person.id} value={person.id}>
+              {person.name}
+              {person.canCome.includes(day.data.on) ? ' – can come' : ''}
+              {person.tickets.length
+                ? ' (' + person.tickets.map((ticket) => TICKET_NAMES[ticket.ticket]).join(', ') + ')'
+                : ''}
+            </option>
+          ))}
+        </Form.Select>
+      )}
+    </section>
+  );
+}
+
+function Candidates({ day, run, busy }: { day: Day; run: (action: DayAction) => void; busy: boolean }) {
+  const candidates = useCandidates(day.id);
+  return (
+    <section aria-label="Could be put on">
+      <h2>Open that day, on no day yet</h2>
+      {!candidates.data && <Loading error={candidates.error} />}
+      {candidates.data?.length === 0 && <p className="faint">No tree’s plan has anything open that day.</p>}
+      {candidates.data?.map((tree) => (
+        <CandidateRow key={tree.treeId} tree={tree} busy={busy} run={run} />
+      ))}
+    </section>
+  );
+}
+
+function CandidateRow({
+  tree,
+  busy,
+  run,
+}: {
+  tree: Candidate;
+  busy: boolean;
+  run: (action: DayAction) => void;
+}) {
+  const [choosing, setChoosing] = useState(false);
+  const [left, setLeft] = useState<string[]>([]);
+  const [shoots, setShoots] = useState(true);
+  const chosen = tree.cuts.filter((cut) => !left.includes(cut.limb));
+  return (
+    <div className="candidate">
+      <div className="d-flex flex-wrap gap-2 align-items-baseline">
+        <strong>{tree.tag}</strong>
+        <span className="faint">
+          {words(tree.species)}; {minutes(tree.minutes)}; until {dayAndMonth(tree.closes)}
+        </span>
+        {tree.urgent && <State code="urgent" word="urgent" />}
+        {tree.sick && <State code="with-care" word="sick" />}
+        {tree.tickets.map((ticket) => (
+          <State key={ticket} code={ticket === 'arborist' ? 'urgent' : 'with-care'} word={TICKETS[ticket]!} />
+        ))}
+        <span className="ms-auto d-flex gap-2">
+          <Button size="sm" variant="link" className="p-0" onClick={() => setChoosing(!choosing)}>
+            {choosing ? 'All' : 'Choose cuts'}
+          </Button>
+          <Button
+            size="sm"
+            variant="outline-primary"
+            disabled={busy || (choosing && chosen.length === 0 && !(shoots && tree.shoots > 0))}
+            aria-label={'Put ' + tree.tag + ' on the day'}
+            onClick={() =>
+              run({
+                do: 'put-on',
+                treeId: tree.treeId,
+                cuts: (choosing ? chosen : tree.cuts).map((cut) => ({ limb: cut.limb, kind: cut.kind })),
+                shoots: choosing && !shoots ? 0 : tree.shoots,
+              })
+            }
+          >
+            Put on
+          </Button>
+        </span>
+      </div>
+      {choosing ? (
+        <div className="people-chips">
+          {tree.cuts.map((cut) => (
+            <button
+              key={cut.limb + cut.kind}
+              type="button"
+              aria-pressed={!left.includes(cut.limb)}
+              onClick={() =>
+                setLeft(left.includes(cut.limb) ? left.filter((id) => id !== cut.limb) : [...left, cut.limb])
+              }
+            >
+              {VERDICTS[cut.kind]} {cut.limb}
+              {cut.reach === 'ladder' ? ', ladder' : ''}
+            </button>
+          ))}
+          {tree.shoots > 0 && (
+            <button type="button" aria-pressed={shoots} onClick={() => setShoots(!shoots)}>
+              {tree.shoots} counted shoots
+            </button>
+          )}
+        </div>
+      ) : (
+        <div className="small">{cutsInWords(tree.cuts, tree.shoots)}</div>
+      )}
+    </div>
+  );
+}
+
+function RainOff({ day }: { day: Day }) {
+  const rain = useRainOff(day.id, day.version);
+  const [to, setTo] = useState('');
+  return (
+    <Alert variant="light" className="sheet-box">
+      {rain.data ? (
+        <>
+          Moved to{' '}
+          <Link to={'/sites/' + day.siteId + '/days/' + rain.data.movedTo.id}>
+            {date(rain.data.movedTo.data.on)}
+          </Link>
+          .{' '}
+          {rain.data.backToThePlan.length > 0 &&
+            'Not to be cut then, so back to the plan: ' + rain.data.backToThePlan.join(', ') + '.'}
+        </>
+      ) : (
+        <div className="d-flex flex-wrap gap-2 align-items-center">
+          <label htmlFor="rain-to">What is not logged moves, with its people, to</label>
+          <input
+            id="rain-to"
+            type="date"
+            className="form-control form-control-sm"
+            style={{ width: 'auto' }}
+            value={to}
+            onChange={(e) => setTo(e.target.value)}
+          />
+          <Button size="sm" disabled={!to || rain.isPending} onClick={() => rain.mutate(to)}>
+            Move
+          </Button>
+        </div>
+      )}
+      <ProblemAlert error={rain.error} />
+    </Alert>
+  );
+}

@@ -1,0 +1,44 @@
+/** What days, people and kit are called. */
+
+export const DAY_STATES: Record<string, string> = {
+  planned: 'planned',
+  confirmed: 'confirmed',
+  'rained-off': 'rained off',
+};
+
+export const TICKET_NAMES: Record<string, string> = {
+  lead: 'lead',
+  'first-aid': 'first aid',
+  ladder: 'ladder',
+  'pole-saw': 'pole saw',
+  'powered-saw': 'powered saw',
+  climbing: 'climbing',
+  arborist: 'arborist',
+};
+
+export const KIT: Record<string, string> = {
+  ladder: 'ladder',
+  secateurs: 'secateurs',
+  loppers: 'loppers',
+  saw: 'hand saw',
+  'pole-pruner': 'pole pruner',
+  'pole-saw': 'pole saw',
+  spreader: 'sticks and ties',
+  rope: 'rope',
+  helmet: 'helmets and eye cover',
+  gloves: 'thorn gloves',
+};
+
+/** What a shed of a small group holds, to start from. */
+export const USUAL_SHED: Record<string, number> = {
+  ladder: 2,
+  secateurs: 6,
+  loppers: 4,
+  saw: 4,
+  'pole-pruner': 1,
+  'pole-saw': 0,
+  spreader: 20,
+  rope: 1,
+  helmet: 6,
+  gloves: 6,
+};

@@ -1,0 +1,114 @@
+import type { Judgement, LimbAnswer, Worded } from '../api/client';
+import { Reasons, State } from '../parts/Reasons';
+import { centimetres, metres, minutes, percent } from '../parts/format';
+import { CUT_MEANS, CUTS, REACHES, TECHNIQUES, TICKETS, TOOLS, VERDICTS } from './words';
+
+/** Shown beside the verdicts, where it is decided what to cut. */
+export function Cautions({ cautions }: { cautions: Worded[] }) {
+  if (cautions.length === 0) return null;
+  return (
+    <section className="caution-list mb-2" aria-label="Take care">
+      <ul>
+        {cautions.map((caution, i) => (
+          <li key={i}>{caution.text}</li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+/** When the plan does something to a limb. */
+function turns(judgement: Judgement, limb: string): string {
+  return judgement.evaluation.plan
+    .flatMap((lane) =>
+      lane.cuts.filter((cut) => cut.limb === limb).map((cut) => VERDICTS[cut.kind] + ' ' + lane.yearLabel),
+    )
+    .join(', ');
+}
+
+export function LimbVerdict({ limb, judgement }: { limb: LimbAnswer; judgement: Judgement }) {
+  const cut = limb.cut;
+  return (
+    <section className="limb-verdict" aria-label={'Limb ' + limb.id} aria-live="polite">
+      <div className="d-flex flex-wrap gap-2 align-items-baseline">
+        <h2 className="mb-0">{limb.id}</h2>
+        <State code={limb.verdict} word={VERDICTS[limb.verdict]!} />
+        {limb.urgent && <State code="urgent" word="urgent" />}
+        <span className="faint">{percent(limb.crownShare)} of the crown</span>
+      </div>
+      <Reasons reasons={limb.reasons} />
+      {cut && (
+        <p className="mb-0">
+          <strong title={CUT_MEANS[cut.kind]}>{CUTS[cut.kind]}</strong>
+          {cut.sideBranch ? ' ' + cut.sideBranch : ''},{' '}
+          {cut.kind === 'bend' ? '' : centimetres(cut.diameterCm) + ' wide, '}
+          {metres(cut.heightM)} up, {TOOLS[cut.tool]}, {REACHES[cut.reach]}; {TECHNIQUES[cut.technique]};{' '}
+          {cut.weightKg >= 1 ? 'about ' + Math.round(cut.weightKg) + ' kg; ' : ''}
+          {minutes(cut.minutes)}.{cut.big && ' A big cut.'}{' '}
+          {cut.tickets.map((ticket) => (
+            <State
+              key={ticket}
+              code={ticket === 'arborist' ? 'urgent' : 'with-care'}
+              word={TICKETS[ticket]!}
+            />
+          ))}
+          <br />
+          <span className="faint small">{CUT_MEANS[cut.kind]}</span>
+        </p>
+      )}
+      {turns(judgement, limb.id) && <p className="mb-0">Planned: {turns(judgement, limb.id)}.</p>}
+    </section>
+  );
+}
+
+export function LimbList({
+  limbs,
+  judgement,
+  picked,
+  onPick,
+}: {
+  limbs: LimbAnswer[];
+  judgement: Judgement;
+  picked?: string;
+  onPick: (id: string) => void;
+}) {
+  const drawn = new Map(judgement.drawing.limbs.map((limb) => [limb.id, limb]));
+  return (
+    <div className="limb-list-wrap" tabIndex={0} role="region" aria-label="Limbs">
+      <table className="table table-sm limb-list mb-0">
+        <thead>
+          <tr>
+            <th>Limb</th>
+            <th className="num">Width</th>
+            <th className="num">Crown</th>
+            <th>Verdict</th>
+            <th>Planned</th>
+          </tr>
+        </thead>
+        <tbody>
+          {limbs.map((limb) => (
+            <tr key={limb.id} className={limb.id === picked ? 'picked' : ''} onClick={() => onPick(limb.id)}>
+              <td>
+                <button type="button" className="btn btn-link p-0" onClick={() => onPick(limb.id)}>
+                  {limb.id}
+                </button>
+              </td>
+              <td className="num">{centimetres(drawn.get(limb.id)?.diameterCm ?? 0)}</td>
+              <td className="num">{percent(limb.crownShare)}</td>
+              <td>
+                <State code={limb.verdict} word={VERDICTS[limb.verdict]!} />
+                {limb.urgent && (
+                  <>
+                    {' '}
+                    <State code="urgent" word="urgent" />
+                  </>
+                )}
+              </td>
+              <td>{turns(judgement, limb.id).replace(/^[a-z]+ (\S+)$/, '$1')}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </div>
+  );
+}

@@ -1,0 +1,123 @@
+import { Link, useParams } from 'react-router';
+import type { DaySummary } from '../api/client';
+import { cutsInWords } from '../crew/DayPage';
+import { weekday } from '../crew/DaysView';
+import { useDay, useDays } from '../crew/queries';
+import { useSite } from '../orchard/queries';
+import { Loading } from '../parts/Loading';
+import { State } from '../parts/Reasons';
+import { date, words } from '../parts/format';
+import { useTitle } from '../parts/useTitle';
+import { kept } from './entry';
+
+/** What is to be logged: the trees of one day in order, or of every day that has some left. */
+export function LogPicker() {
+  const siteId = Number(useParams().siteId);
+  const site = useSite(siteId);
+  const days = useDays(siteId);
+  useTitle('Log');
+  if (!days.data || !site.data) return <Loading error={days.error ?? site.error} />;
+  const today = site.data.today;
+  const due = days.data.filter(
+    (day) => day.state !== 'rained-off' && day.on <= today && day.logged < day.trees,
+  );
+  const next = days.data.filter((day) => day.state !== 'rained-off' && day.on > today).pop();
+  return (
+    <div className="walk">
+      <h1>Which tree is done?</h1>
+      {due.length === 0 && (
+        <p>
+          Nothing waits to be logged.{' '}
+          {next ? (
+            <>
+              The next work day is{' '}
+              <Link to={'/sites/' + siteId + '/days/' + next.id + '/log'}>
+                {weekday(next.on)} {date(next.on)}
+              </Link>
+              .
+            </>
+          ) : (
+            <Link to={'/sites/' + siteId + '/days'}>Plan a work day.</Link>
+          )}
+        </p>
+      )}
+      {due.map((day) => (
+        <TreesOfDay key={day.id} day={day} siteId={siteId} />
+      ))}
+      <p className="faint mt-3">
+        Something done without a work day, or a storm’s damage? Find the tree in the{' '}
+        <Link to={'/sites/' + siteId}>orchard</Link>: its page logs both.
+      </p>
+    </div>
+  );
+}
+
+function TreesOfDay({ day, siteId }: { day: Pick<DaySummary, 'id' | 'on'>; siteId: number }) {
+  return (
+    <section aria-label={'Work day ' + date(day.on)}>
+      <h2>
+        {weekday(day.on)} {date(day.on)}
+      </h2>
+      <Trees dayId={day.id} siteId={siteId} />
+    </section>
+  );
+}
+
+/** The trees of one day, in order, each with its log. */
+export function LogDay() {
+  const { siteId, dayId } = useParams();
+  const day = useDay(Number(dayId));
+  useTitle('Log');
+  if (!day.data) return <Loading error={day.error} />;
+  return (
+    <div className="walk">
+      <h1>
+        {weekday(day.data.data.on)} {date(day.data.data.on)}
+      </h1>
+      <Trees dayId={day.data.id} siteId={Number(siteId)} />
+      <Link to={'/sites/' + siteId + '/days/' + dayId}>The day</Link>
+    </div>
+  );
+}
+
+function Trees({ dayId, siteId }: { dayId: number; siteId: number }) {
+  const day = useDay(dayId);
+  if (!day.data) return <Loading error={day.error} />;
+  return day.data.visits.map((visit, i) => {
+    const inside = (
+      <>
+        <span className="order">{i + 1}</span>
+        <span className="tag">{visit.tag}</span>
+        <span className="flex-grow-1">
+          {words(visit.species)} <span className="faint">{visit.cultivar}</span>
+          <br />
+          <span className="faint small">{cutsInWords(visit.cuts, visit.shoots)}</span>
+        </span>
+        {visit.logged ? (
+          <State code="yes" word="logged" />
+        ) : kept(visit.id) ? (
+          <State code="with-care" word="begun" />
+        ) : (
+          visit.sick && <State code="with-care" word="sick" />
+        )}
+      </>
+    );
+    return visit.logged ? (
+      <Link
+        key={visit.id}
+        className="limb-row text-decoration-none text-body"
+        to={'/sites/' + siteId + '/trees/' + visit.treeId}
+      >
+        {inside}
+      </Link>
+    ) : (
+      <Link
+        key={visit.id}
+        className="limb-row text-decoration-none text-body"
+        to={'/sites/' + siteId + '/visits/' + visit.id + '/log'}
+      >
+        {inside}
+      </Link>
+    );
+  });
+}
