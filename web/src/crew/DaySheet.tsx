@@ -140,7 +140,8 @@ function TreeOfSheet({ tree, number }: { tree: TreeSheet; number: number }) {
                   : ''}; {cut.kind !== 'bend' && centimetres(cut.diameterCm) + ' wide, '}
                 {metres(cut.heightM)} up, {REACHES[cut.reach]}, {TOOLS[cut.tool]}; {TECHNIQUES[cut.technique]}
                 {cut.weightKg >= 5 ? '; about ' + Math.round(cut.weightKg) + ' kg' : ''}.{' '}
-                {cut.tickets.map((ticket) => TICKETS[ticket]).join(', ')}
+                {cut.tickets.length > 0 &&
+                  'Wants: ' + cut.tickets.map((ticket) => TICKETS[ticket]).join(', ') + '.'}
                 {cut.urgent && ' Urgent.'}
                 <div className="faint">{cut.reasons[0]?.text}</div>
               </li>

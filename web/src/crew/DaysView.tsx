@@ -85,7 +85,10 @@ export function DayRow({ day, siteId }: { day: DaySummary; siteId: number }) {
           {day.starts}–{day.ends}
         </span>
       </span>
-      <State code={day.state} word={DAY_STATES[day.state]!} />
+      <State
+        code={day.state}
+        word={day.past && day.trees > 0 && unlogged === 0 ? 'done' : DAY_STATES[day.state]!}
+      />
       <span>
         {day.trees} {day.trees === 1 ? 'tree' : 'trees'}, {day.people}{' '}
         {day.people === 1 ? 'person' : 'people'}

@@ -66,61 +66,63 @@ export function OrchardView() {
           where it stands.
         </p>
       ) : (
-        <div className="orchard">
-          <div>
-            {!filtered && <TodayBoard siteId={siteId} />}
-            <SitePlan trees={list} picked={picked} onPick={(id) => set({ tree: String(id) })} />
-            {pickedTree && <Picked tree={pickedTree} />}
-          </div>
-          <div>
-            <div className="d-flex flex-wrap gap-2 mb-2">
-              <Form.Control
-                size="sm"
-                type="search"
-                style={{ maxWidth: 200 }}
-                placeholder="Find tag, cultivar, note"
-                aria-label="Find"
-                value={filter.q}
-                onChange={(e) => set({ q: e.target.value })}
-              />
-              <Form.Select
-                size="sm"
-                style={{ width: 'auto' }}
-                aria-label="Kind"
-                value={filter.species}
-                onChange={(e) => set({ species: e.target.value })}
-              >
-                <option value="">All kinds</option>
-                {SPECIES.map((species) => (
-                  <option key={species} value={species}>
-                    {Words(species)}
-                  </option>
-                ))}
-              </Form.Select>
-              <Form.Select
-                size="sm"
-                style={{ width: 'auto' }}
-                aria-label="State"
-                value={filter.triage}
-                onChange={(e) => set({ triage: e.target.value })}
-              >
-                <option value="">All states</option>
-                {Object.entries(TRIAGE).map(([code, name]) => (
-                  <option key={code} value={code}>
-                    {name}
-                  </option>
-                ))}
-              </Form.Select>
-              {filtered && (
-                <Button size="sm" variant="link" onClick={() => set({ q: '', species: '', triage: '' })}>
-                  Show all
-                </Button>
-              )}
+        <>
+          {!filtered && <TodayBoard siteId={siteId} />}
+          <div className="orchard">
+            <div>
+              <SitePlan trees={list} picked={picked} onPick={(id) => set({ tree: String(id) })} />
+              {pickedTree && <Picked tree={pickedTree} />}
             </div>
-            <Register trees={list} picked={picked} sort={filter.sort} set={set} siteId={siteId} />
-            <RemovalRegister siteId={siteId} />
+            <div>
+              <div className="d-flex flex-wrap gap-2 mb-2">
+                <Form.Control
+                  size="sm"
+                  type="search"
+                  style={{ maxWidth: 200 }}
+                  placeholder="Find tag, cultivar, note"
+                  aria-label="Find"
+                  value={filter.q}
+                  onChange={(e) => set({ q: e.target.value })}
+                />
+                <Form.Select
+                  size="sm"
+                  style={{ width: 'auto' }}
+                  aria-label="Kind"
+                  value={filter.species}
+                  onChange={(e) => set({ species: e.target.value })}
+                >
+                  <option value="">All kinds</option>
+                  {SPECIES.map((species) => (
+                    <option key={species} value={species}>
+                      {Words(species)}
+                    </option>
+                  ))}
+                </Form.Select>
+                <Form.Select
+                  size="sm"
+                  style={{ width: 'auto' }}
+                  aria-label="State"
+                  value={filter.triage}
+                  onChange={(e) => set({ triage: e.target.value })}
+                >
+                  <option value="">All states</option>
+                  {Object.entries(TRIAGE).map(([code, name]) => (
+                    <option key={code} value={code}>
+                      {name}
+                    </option>
+                  ))}
+                </Form.Select>
+                {filtered && (
+                  <Button size="sm" variant="link" onClick={() => set({ q: '', species: '', triage: '' })}>
+                    Show all
+                  </Button>
+                )}
+              </div>
+              <Register trees={list} picked={picked} sort={filter.sort} set={set} siteId={siteId} />
+              <RemovalRegister siteId={siteId} />
+            </div>
           </div>
-        </div>
+        </>
       )}
     </>
   );
@@ -197,7 +199,7 @@ function Register({
                   </>
                 )}
               </td>
-              <td>{tree.survey ? date(tree.survey.surveyedOn) : ''}</td>
+              <td className="text-nowrap">{tree.survey ? date(tree.survey.surveyedOn) : ''}</td>
             </tr>
           ))}
         </tbody>

@@ -30,49 +30,53 @@ export function PlanBySeason() {
           at once.
         </p>
       )}
-      <table className="table table-sm plan-years">
-        <thead>
-          <tr>
-            <th>Year and season</th>
-            <th className="num">Trees</th>
-            <th className="num">Cuts</th>
-            <th>Work</th>
-          </tr>
-        </thead>
-        <tbody>
-          {years.flatMap((year) =>
-            plan
-              .data!.filter((row) => row.year === year)
-              .map((row) => (
-                <tr key={year + row.season}>
-                  <td>
-                    <strong>{label(year)}</strong> {SEASONS[row.season]}
-                  </td>
-                  <td className="num">{row.trees}</td>
-                  <td className="num">{row.cuts}</td>
-                  <td>
-                    <span
-                      className="work-bar"
-                      style={{ width: (row.minutes / most) * 55 + '%' }}
-                      aria-hidden="true"
-                    />{' '}
-                    {minutes(row.minutes)}
-                  </td>
-                </tr>
-              )),
-          )}
-        </tbody>
-      </table>
-      <h2>Each tree’s plan</h2>
-      <div className="plan-trees">
-        {trees.data.trees
-          .filter((tree) => tree.survey)
-          .map((tree) => (
-            <Link key={tree.id} to={'/sites/' + siteId + '/trees/' + tree.id}>
-              <strong>{tree.data.tag}</strong> {words(tree.data.species)}{' '}
-              <State code={tree.survey!.triage} word={TRIAGE[tree.survey!.triage]!} />
-            </Link>
-          ))}
+      <div className="orchard">
+        <table className="table table-sm plan-years">
+          <thead>
+            <tr>
+              <th>Year and season</th>
+              <th className="num">Trees</th>
+              <th className="num">Cuts</th>
+              <th>Work</th>
+            </tr>
+          </thead>
+          <tbody>
+            {years.flatMap((year) =>
+              plan
+                .data!.filter((row) => row.year === year)
+                .map((row) => (
+                  <tr key={year + row.season}>
+                    <td>
+                      <strong>{label(year)}</strong> {SEASONS[row.season]}
+                    </td>
+                    <td className="num">{row.trees}</td>
+                    <td className="num">{row.cuts}</td>
+                    <td>
+                      <span
+                        className="work-bar"
+                        style={{ width: (row.minutes / most) * 55 + '%' }}
+                        aria-hidden="true"
+                      />{' '}
+                      {minutes(row.minutes)}
+                    </td>
+                  </tr>
+                )),
+            )}
+          </tbody>
+        </table>
+        <div>
+          <h2>Each tree’s plan</h2>
+          <div className="plan-trees">
+            {trees.data.trees
+              .filter((tree) => tree.survey)
+              .map((tree) => (
+                <Link key={tree.id} to={'/sites/' + siteId + '/trees/' + tree.id}>
+                  <strong>{tree.data.tag}</strong> {words(tree.data.species)}{' '}
+                  <State code={tree.survey!.triage} word={TRIAGE[tree.survey!.triage]!} />
+                </Link>
+              ))}
+          </div>
+        </div>
       </div>
     </>
   );

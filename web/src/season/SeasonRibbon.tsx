@@ -4,7 +4,8 @@ import { Link } from 'react-router';
 import { api, type Ribbon, unwrap } from '../api/client';
 import { dates, words, Words } from '../parts/format';
 
-const LINE = 15;
+/** Height of a line; lower where there are many kinds, so that the work below stays in sight. */
+const lineOf = (kinds: number) => (kinds > 8 ? 11.5 : 15);
 /** Today's name above, the months' below it. */
 const HEAD = 27;
 const LABEL = 128;
@@ -55,7 +56,8 @@ function Strip({ ribbon, siteId }: { ribbon: Ribbon; siteId: number }) {
   const days = daysFrom(ribbon.from, ribbon.until);
   const x = (day: string) =>
     LABEL + (Math.min(days, Math.max(0, daysFrom(ribbon.from, day))) / days) * (WIDTH - LABEL);
-  const height = HEAD + ribbon.lines.length * LINE + 3;
+  const tall = lineOf(ribbon.lines.length);
+  const height = HEAD + ribbon.lines.length * tall + 3;
   const months = Array.from({ length: MONTHS }, (_, i) => {
     const first = new Date(Date.UTC(+ribbon.from.slice(0, 4), +ribbon.from.slice(5, 7) - 1 + i, 1));
     return {
@@ -87,10 +89,10 @@ function Strip({ ribbon, siteId }: { ribbon: Ribbon; siteId: number }) {
       ))}
       {ribbon.lines.map((line, row) => {
         const name = Words(line.species) + (line.trained ? ', trained' : '');
-        const y = HEAD + row * LINE;
+        const y = HEAD + row * tall;
         return (
           <g key={name}>
-            <text x={0} y={y + LINE - 4} fontSize={12.5} fill="#33261d">
+            <text x={0} y={y + tall - (tall < 15 ? 2.5 : 4)} fontSize={tall < 15 ? 11 : 12.5} fill="#33261d">
               {name}
               <tspan fill="#6b5d50"> {line.trees}</tspan>
               <title>{ANSWER[line.today.mayCut]}</title>
@@ -108,8 +110,8 @@ function Strip({ ribbon, siteId }: { ribbon: Ribbon; siteId: number }) {
                     <rect
                       x={x(window.opens)}
                       width={Math.max(0, x(end) - x(window.opens))}
-                      y={y + 2}
-                      height={LINE - 4}
+                      y={y + (tall < 15 ? 1.5 : 2)}
+                      height={tall - (tall < 15 ? 3 : 4)}
                       fill={window.quality === 'best' ? '#3a6632' : 'url(#with-care)'}
                     >
                       <title>{`${name}: ${window.quality === 'best' ? 'best' : 'with care'} ${dates(window.opens, window.closes)}. ${window.reason.text}`}</title>

@@ -54,24 +54,24 @@ export function TodayBoard({ siteId }: { siteId: number }) {
             <OpenKind key={kind.species} kind={kind} siteId={siteId} />
           ))}
         </ul>
+        {held.length > 0 && (
+          <div aria-label="Held" role="group">
+            <h2>Held this year</h2>
+            <ul>
+              {held.slice(0, SHOWN).map((one) => (
+                <li key={one.treeId}>
+                  <Link to={tree(one.treeId)}>{one.tag}</Link> <span className="faint">{one.why.text}</span>
+                </li>
+              ))}
+              {held.length > SHOWN && (
+                <li>
+                  <Link to={'/sites/' + siteId + '?triage=rest'}>and {held.length - SHOWN} more</Link>
+                </li>
+              )}
+            </ul>
+          </div>
+        )}
       </div>
-      {held.length > 0 && (
-        <div aria-label="Held" role="group">
-          <h2>Held this year</h2>
-          <ul>
-            {held.slice(0, SHOWN).map((one) => (
-              <li key={one.treeId}>
-                <Link to={tree(one.treeId)}>{one.tag}</Link> <span className="faint">{one.why.text}</span>
-              </li>
-            ))}
-            {held.length > SHOWN && (
-              <li>
-                <Link to={'/sites/' + siteId + '?triage=rest'}>and {held.length - SHOWN} more</Link>
-              </li>
-            )}
-          </ul>
-        </div>
-      )}
       <div aria-label="Work days" role="group">
         <h2>Work days</h2>
         {days.length === 0 && (

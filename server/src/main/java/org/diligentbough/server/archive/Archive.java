@@ -6,7 +6,6 @@ import java.util.Map;
 import org.diligentbough.server.fruit.Fruit.FruitData;
 import org.diligentbough.server.orchard.SiteData;
 import org.diligentbough.server.orchard.TreeData;
-import org.diligentbough.server.plan.PinData;
 import org.diligentbough.server.shared.MayBeNull;
 import org.diligentbough.server.visit.LoggedCut;
 import org.diligentbough.server.visit.VisitCut;
@@ -29,10 +28,10 @@ public record Archive(
     public static final String FORMAT = "diligent-bough/archive";
     public static final int VERSION = 1;
 
-    /** Somebody who helps. */
+    /** Somebody who helps; {@code birthYear} is a number or counted from the running year. */
     public record ArchivedPerson(
             String name,
-            @MayBeNull Integer birthYear,
+            @MayBeNull String birthYear,
             @MayBeNull String note,
             @MayBeNull List<ArchivedTicket> tickets,
             @MayBeNull List<String> canCome) {}
@@ -44,7 +43,7 @@ public record Archive(
     public record ArchivedTree(
             TreeData tree,
             List<ArchivedSurvey> surveys,
-            @MayBeNull List<PinData> moved,
+            @MayBeNull List<ArchivedMove> moved,
             @MayBeNull List<ArchivedReport> reports,
             @MayBeNull List<ArchivedFruit> fruit,
             @MayBeNull List<ArchivedVisit> visits,
@@ -58,6 +57,14 @@ public record Archive(
      */
     public record ArchivedSurvey(
             String by, @Schema(type = "object") JsonNode survey) {}
+
+    /** A cut moved by hand; {@code year} is a number or counted from the running one. */
+    public record ArchivedMove(
+            String limb,
+            String kind,
+            String year,
+            String season,
+            @MayBeNull String quality) {}
 
     /** Something seen without a survey. */
     public record ArchivedReport(

@@ -10,6 +10,7 @@ import org.diligentbough.server.archive.Archive.ArchivedDay;
 import org.diligentbough.server.archive.Archive.ArchivedDealt;
 import org.diligentbough.server.archive.Archive.ArchivedFruit;
 import org.diligentbough.server.archive.Archive.ArchivedLog;
+import org.diligentbough.server.archive.Archive.ArchivedMove;
 import org.diligentbough.server.archive.Archive.ArchivedPerson;
 import org.diligentbough.server.archive.Archive.ArchivedRemoval;
 import org.diligentbough.server.archive.Archive.ArchivedReport;
@@ -130,7 +131,7 @@ public class ArchiveWriter {
     private static ArchivedPerson person(Person person) {
         return new ArchivedPerson(
                 person.name(),
-                person.birthYear(),
+                person.birthYear() == null ? null : String.valueOf(person.birthYear()),
                 person.note(),
                 person.tickets().stream()
                         .map(ticket -> new ArchivedTicket(
@@ -149,7 +150,10 @@ public class ArchiveWriter {
         return new ArchivedTree(
                 tree.data(),
                 oldestFirst,
-                moved.isEmpty() ? null : moved,
+                moved.stream()
+                        .map(pin -> new ArchivedMove(
+                                pin.limb(), pin.kind(), String.valueOf(pin.year()), pin.season(), pin.quality()))
+                        .toList(),
                 reports.reports(tree.id()).stream().map(ArchiveWriter::report).toList(),
                 fruit.fruit(tree.id()).years().stream()
                         .map(year -> new ArchivedFruit(year.by(), String.valueOf(year.year()), year.data()))

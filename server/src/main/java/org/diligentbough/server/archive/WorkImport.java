@@ -14,6 +14,7 @@ import java.util.stream.Stream;
 import org.diligentbough.server.archive.Archive.ArchivedDay;
 import org.diligentbough.server.archive.Archive.ArchivedFruit;
 import org.diligentbough.server.archive.Archive.ArchivedLog;
+import org.diligentbough.server.archive.Archive.ArchivedMove;
 import org.diligentbough.server.archive.Archive.ArchivedPerson;
 import org.diligentbough.server.archive.Archive.ArchivedReport;
 import org.diligentbough.server.archive.Archive.ArchivedTree;
@@ -27,6 +28,7 @@ import org.diligentbough.server.fruit.Fruit;
 import org.diligentbough.server.orchard.OrchardService.JudgementOutdated;
 import org.diligentbough.server.orchard.SiteMapper.SiteRow;
 import org.diligentbough.server.orchard.TreeMapper.TreeRow;
+import org.diligentbough.server.plan.PinData;
 import org.diligentbough.server.shared.History;
 import org.diligentbough.server.shared.History.About;
 import org.diligentbough.server.verdict.JudgementService;
@@ -44,6 +46,8 @@ import org.springframework.stereotype.Component;
 /** What an archive says of people and of the work: taken in day by day, so that each plan is the one of its time. */
 @Component
 class WorkImport {
+    private static final String NO_YEAR = "is no year, or stands here twice; give one such as 2026 or year-1";
+
     private final PeopleService people;
     private final DayArchive days;
     private final LogService logs;
@@ -141,22 +145,19 @@ class WorkImport {
                     .day(run.words, given.canCome().get(i), at + "/canCome/" + i)
                     .ifPresent(canCome::add);
         }
-        PersonData data = new PersonData(given.name(), given.birthYear(), given.note(), tickets, canCome);
+        var birthYear = run.words.year(given.birthYear());
+        if (given.birthYear() != null && birthYear.isEmpty()) {
+            run.problems.add(at + "/birthYear", NO_YEAR);
+        }
+        PersonData data = new PersonData(
+                given.name(), birthYear.isPresent() ? birthYear.getAsInt() : null, given.note(), tickets, canCome);
         if (run.problems.check(data, at)) {
             people.keepImported(people.named(given.name()), data);
         }
     }
 
     private void tree(Run run, ArchivedTree given, TreeRow tree, String at) {
-        if (given.moved() != null) {
-            boolean good = true;
-            for (int i = 0; i < given.moved().size(); i++) {
-                good &= run.problems.check(given.moved().get(i), at + "/moved/" + i);
-            }
-            if (good) {
-                judgement.keep(tree.id(), 0, given.moved());
-            }
-        }
+        moves(run, orEmpty(given.moved()), tree, at + "/moved/");
         for (int i = 0; i < orEmpty(given.reports()).size(); i++) {
             report(run, given.reports().get(i), tree, at + "/reports/" + i);
         }
@@ -166,8 +167,7 @@ class WorkImport {
             String fruitAt = at + "/fruit/" + i;
             var number = run.words.year(year.year());
             if (number.isEmpty() || !years.add(number.getAsInt())) {
-                run.problems.add(
-                        fruitAt + "/year", "is no year, or stands here twice; give one such as 2026 or year-1");
+                run.problems.add(fruitAt + "/year", NO_YEAR);
             } else if (run.problems.named(year.by(), fruitAt + "/by")
                     && run.problems.check(year.fruit(), fruitAt + "/fruit")) {
                 fruit.keep(tree.id(), number.getAsInt(), year.fruit(), people.named(year.by()));
@@ -179,6 +179,25 @@ class WorkImport {
             run.problems
                     .day(run.words, visit.on(), visitAt + "/on")
                     .ifPresent(on -> run.due.add(new Due(visit, on, tree, null, visitAt)));
+        }
+    }
+
+    private void moves(Run run, List<ArchivedMove> given, TreeRow tree, String at) {
+        List<PinData> pins = new ArrayList<>();
+        for (int i = 0; i < given.size(); i++) {
+            ArchivedMove move = given.get(i);
+            var year = run.words.year(move.year());
+            if (year.isEmpty()) {
+                run.problems.add(at + i + "/year", NO_YEAR);
+                continue;
+            }
+            PinData pin = new PinData(move.limb(), move.kind(), year.getAsInt(), move.season(), move.quality());
+            if (run.problems.check(pin, at + i)) {
+                pins.add(pin);
+            }
+        }
+        if (!pins.isEmpty()) {
+            judgement.keep(tree.id(), 0, pins);
         }
     }
 

@@ -84,7 +84,7 @@ public interface PlanMapper {
     @Select("""
             select l.year, l.season, count(*)::integer as trees, sum(l.cuts)::integer as cuts, sum(l.minutes)::integer as minutes
             from plan_lane l join tree t on t.id = l.tree_id where t.site_id = #{siteId}
-            group by l.year, l.season order by l.year, min(l.opens)
+            group by l.year, l.season order by l.year, l.season <> 'any', min(l.opens)
             """)
     List<YearRow> byYear(long siteId);
 }
