@@ -1,9 +1,10 @@
 import { zodResolver } from '@hookform/resolvers/zod';
+import { useState } from 'react';
 import { Button, Col, Form, Row } from 'react-bootstrap';
-import { useForm, useWatch } from 'react-hook-form';
+import { useForm, type UseFormReturn, useWatch } from 'react-hook-form';
 import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
 import { z } from 'zod';
-import type { TreeData } from '../api/client';
+import { Problem, type Tree, type TreeData } from '../api/client';
 import { decimal, SelectField, showRefused, TextField } from '../parts/fields';
 import { Words } from '../parts/format';
 import { Loading } from '../parts/Loading';
@@ -127,24 +128,87 @@ export function EditTree() {
   const navigate = useNavigate();
   const tree = useTree(treeId);
   const change = useChangeTree(treeId);
+  // What the form was opened on; when somebody else was quicker, what they made of it.
+  const [opened, setOpened] = useState<Tree>();
+  const [theirs, setTheirs] = useState<Tree>();
+  if (tree.data && !opened) setOpened(tree.data);
   useTitle(tree.data && tree.data.data.tag);
-  if (!tree.data) return <Loading error={tree.error} />;
-  const { siteId, version, data } = tree.data;
+  if (!opened) return <Loading error={tree.error} />;
+  const { siteId, data } = opened;
+  const save = async (changed: TreeData) => {
+    try {
+      await change.mutateAsync({ version: (theirs ?? opened).version, data: changed });
+      await navigate('/sites/' + siteId + '/trees/' + treeId);
+    } catch (refused) {
+      if (refused instanceof Problem && refused.status === 409) setTheirs((await tree.refetch()).data);
+      throw refused;
+    }
+  };
   return (
     <TreeFields
-      key={version}
       siteId={siteId}
       treeId={treeId}
       title={'Edit ' + data.tag}
       start={fieldsOf(data)}
+      theirs={theirs && fieldsOf(theirs.data)}
       error={change.error}
       saving={change.isPending}
-      save={(changed) =>
-        change
-          .mutateAsync({ version, data: changed })
-          .then(() => navigate('/sites/' + siteId + '/trees/' + treeId))
-      }
+      save={save}
     />
+  );
+}
+
+const NAMES: Record<keyof Fields, string> = {
+  tag: 'Tag',
+  species: 'Kind',
+  cultivar: 'Cultivar',
+  rootstock: 'Rootstock',
+  plantedYear: 'Year planted',
+  bearing: 'Where it fruits',
+  form: 'Form now',
+  formWanted: 'Form wanted',
+  mainsWanted: 'Main branches wanted',
+  purpose: 'Grown for',
+  eastM: 'East',
+  northM: 'North',
+  targetHeightM: 'Height wanted',
+  clearanceM: 'Clear beneath',
+  inContainer: 'Grows in a container',
+  note: 'Note',
+};
+
+/** What somebody else saved meanwhile beside what is entered here; saving again keeps what the form then says. */
+function Theirs({ form, theirs }: { form: UseFormReturn<Fields>; theirs: Fields }) {
+  const yours = useWatch({ control: form.control }) as Fields;
+  const differing = (Object.keys(NAMES) as (keyof Fields)[]).filter((name) => yours[name] !== theirs[name]);
+  const shown = (value: string | boolean) => (value === '' ? 'nothing' : String(value));
+  return (
+    <section className="report-open" aria-label="Saved meanwhile">
+      {differing.length === 0 ? (
+        <p className="mb-0">The form now says what they saved.</p>
+      ) : (
+        <>
+          <p className="mb-1">
+            Nothing of yours is lost: it stands in the form. Where the two differ, keep yours or take theirs,
+            then save.
+          </p>
+          <ul className="mb-0">
+            {differing.map((name) => (
+              <li key={name}>
+                <strong>{NAMES[name]}</strong>: yours {shown(yours[name])}; theirs {shown(theirs[name])}{' '}
+                <Button
+                  size="sm"
+                  variant="outline-primary"
+                  onClick={() => form.setValue(name, theirs[name], { shouldDirty: true })}
+                >
+                  Take theirs: {NAMES[name]}
+                </Button>
+              </li>
+            ))}
+          </ul>
+        </>
+      )}
+    </section>
   );
 }
 
@@ -153,6 +217,7 @@ function TreeFields({
   treeId,
   title,
   start,
+  theirs,
   error,
   saving,
   save,
@@ -161,6 +226,7 @@ function TreeFields({
   treeId?: number;
   title: string;
   start: Fields;
+  theirs?: Fields;
   error: unknown;
   saving: boolean;
   save: (data: TreeData) => Promise<unknown>;
@@ -177,6 +243,7 @@ function TreeFields({
     <Form onSubmit={submit} noValidate>
       <h1>{title}</h1>
       <ProblemAlert error={error} withFields={false} />
+      {theirs && <Theirs form={form} theirs={theirs} />}
       <Row>
         <Col lg={7}>
           <Row>

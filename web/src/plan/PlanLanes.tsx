@@ -1,6 +1,14 @@
 import { type DragEvent, type KeyboardEvent, useState } from 'react';
 import { Button, Form } from 'react-bootstrap';
-import type { Judgement, Lane, LimbAnswer, Pin, PlannedCut, Time } from '../api/client';
+import {
+  type Judgement,
+  type Lane,
+  type LimbAnswer,
+  type Pin,
+  type PlannedCut,
+  Problem,
+  type Time,
+} from '../api/client';
 import { date, dates, minutes, percent } from '../parts/format';
 import { ProblemAlert } from '../parts/ProblemAlert';
 import { Reasons } from '../parts/Reasons';
@@ -28,6 +36,7 @@ export function PlanLanes({
   const [moving, setMoving] = useState<Moving>();
   const [over, setOver] = useState<string>();
   const [before, setBefore] = useState<Pin[][]>([]);
+  const [tried, setTried] = useState<{ cut: Moving; time: Time }>();
   const byId = new Map(limbs.map((limb) => [limb.id, limb]));
   const pins = judgement.pins;
   const send = (next: Pin[], undoing = false) =>
@@ -38,7 +47,9 @@ export function PlanLanes({
   const to = (cut: Moving, time: Time | undefined) => {
     setMoving(undefined);
     setOver(undefined);
-    if (time) send(moved(pins, cut, time));
+    if (!time) return;
+    setTried({ cut, time });
+    send(moved(pins, cut, time));
   };
   const keys = (e: KeyboardEvent, lane: Lane, cut: PlannedCut) => {
     const by = { ArrowUp: -1, ArrowDown: 1 }[e.key] as -1 | 1 | undefined;
@@ -68,6 +79,14 @@ export function PlanLanes({
         </span>
       </div>
       <ProblemAlert error={move.error} />
+      {tried && move.error instanceof Problem && move.error.status === 409 && (
+        <p>
+          The plan below is theirs.{' '}
+          <Button size="sm" variant="outline-primary" onClick={() => to(tried.cut, tried.time)}>
+            Move {tried.cut.limb} to {tried.time.yearLabel} in it all the same
+          </Button>
+        </p>
+      )}
       {plan.length === 0 && <p>Nothing needs doing in the years planned.</p>}
       <div className="lanes">
         {rows(judgement, !!moving).map((row) => (

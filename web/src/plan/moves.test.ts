@@ -30,7 +30,7 @@ describe('moving cuts', () => {
     expect(givenBack(twice, { limb: 'A', kind: 'remove' })).toEqual([]);
   });
 
-  it('offers every time up to a year after the plan while a cut is moved', () => {
+  it('offers below the plan every other time up to a year after it while a cut is moved', () => {
     expect(rows(judgement, false).map((row) => row.key)).toEqual([
       '2027|any|',
       '2027|dormant|best',
@@ -39,9 +39,9 @@ describe('moving cuts', () => {
     expect(rows(judgement, true).map((row) => row.key)).toEqual([
       '2027|any|',
       '2027|dormant|best',
+      '2028|dormant|best',
       '2027|summer|with-care',
       '2028|any|',
-      '2028|dormant|best',
       '2028|summer|with-care',
       '2029|any|',
       '2029|dormant|best',

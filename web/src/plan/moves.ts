@@ -28,7 +28,10 @@ export interface Row {
   lane?: Lane;
 }
 
-/** The lanes of the plan in time order; with all the times a cut could be moved to among them while one is moved. */
+/**
+ * The lanes of the plan in time order. While a cut is moved all other times it could go to follow below them, so that no
+ * lane moves away under the hand that holds the cut.
+ */
 export function rows(judgement: Judgement, moving: boolean): Row[] {
   const lanes = judgement.evaluation.plan;
   const times = new Map(judgement.times.map((time) => [keyOf(time), time]));
@@ -36,13 +39,8 @@ export function rows(judgement: Judgement, moving: boolean): Row[] {
   if (!moving) return found;
   const there = new Set(found.map((row) => row.key));
   const lastYear = Math.max(judgement.times[0]?.year ?? 0, ...lanes.map((lane) => lane.year)) + 1;
-  for (const time of judgement.times) {
-    if (!there.has(keyOf(time)) && time.year <= lastYear) found.push({ key: keyOf(time), time });
-  }
-  const opens = (row: Row) => row.lane?.window.opens ?? row.time?.opens ?? '';
-  const year = (row: Row) => row.lane?.year ?? row.time?.year ?? 0;
-  const any = (row: Row) => ((row.lane?.season ?? row.time?.season) === 'any' ? 0 : 1);
-  return found.sort((a, b) => year(a) - year(b) || any(a) - any(b) || opens(a).localeCompare(opens(b)));
+  const others = judgement.times.filter((time) => !there.has(keyOf(time)) && time.year <= lastYear);
+  return [...found, ...others.map((time) => ({ key: keyOf(time), time }))];
 }
 
 /** The time one step earlier or later than where a cut stands, among the main windows. */

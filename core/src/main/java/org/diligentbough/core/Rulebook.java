@@ -1,7 +1,6 @@
 package org.diligentbough.core;
 
 import java.time.LocalDate;
-import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalInt;
@@ -44,12 +43,12 @@ public record Rulebook(Knowledge knowledge, SpeciesTraits.Table species, WindowT
     /**
      * A tree as it stands.
      *
-     * @param surveys one at least, all of one tree and as of the same today
+     * @param surveys one at least, all of one tree and as of the same today; of two of the same day the later one counts
      * @param visits what was done to it
      */
     public Standing standing(List<Survey> surveys, List<Visit> visits) {
         Survey newest = surveys.stream()
-                .max(Comparator.comparing(Survey::surveyedOn))
+                .reduce((one, other) -> other.surveyedOn().isBefore(one.surveyedOn()) ? one : other)
                 .orElseThrow(() -> new IllegalArgumentException("a tree that was never surveyed is not known"));
         return new TreeRecord(surveys, visits, species.of(newest.tree().species()), knowledge, calendar(newest))
                 .standing();

@@ -44,7 +44,7 @@ class DemoJourney {
                     .getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Plum, best"))
                     .first()
                     .click();
-            assertThat(browser.page.locator(".register tbody tr")).hasCount(2);
+            assertThat(browser.page.locator(".register tbody tr")).hasCount(3);
             browser.press("Show all");
             browser.page.locator(".site-plan .tree[aria-label^='K-09']").click();
             assertThat(browser.page.locator(".register tr.picked")).containsText("K-09");
@@ -101,6 +101,105 @@ class DemoJourney {
             assertThat(browser.page.getByLabel("Note")).hasValue("mine");
             Assertions.assertThat(treeOf(site, "S-1").at("/data/note").stringValue())
                     .isEqualTo("theirs");
+            // Both stand side by side; what is kept then is chosen.
+            assertThat(browser.part("Saved meanwhile")).containsText("yours mine; theirs theirs");
+            browser.fill("Note", "theirs, and mine");
+            browser.press("Save");
+            assertThat(browser.page.getByText("theirs, and mine")).isVisible();
+        }
+    }
+
+    @Test
+    void theSecondOfTwoWhoMoveCutsSeesTheOtherPlanAndMovesInIt() {
+        String site = demo("kilnfield.json", "Kilnfield for two");
+        long treeId = treeOf(site, "K-04").get("id").longValue();
+        try (Browser browser = new Browser()) {
+            browser.open(site + "/trees/" + treeId);
+            browser.iAm("Tamsin Oke");
+            Locator plan = browser.part("Plan");
+            Locator first =
+                    plan.locator(".lane:has-text('2027 while dormant') .disc").first();
+            String limb = first.innerText().trim();
+            // Somebody else gives the plan another version while this page is open.
+            TestServer.put("/api/trees/" + treeId + "/plan", "{\"version\": 0, \"pins\": []}")
+                    .expect(200);
+            first.press("ArrowDown");
+            assertThat(browser.page.getByRole(AriaRole.ALERT)).containsText("changed by somebody else");
+            browser.press("Move " + limb + " to 2028 in it all the same");
+            assertThat(plan.locator(".lane:has-text('2028 while dormant') .disc.by-hand"))
+                    .hasText(limb);
+        }
+    }
+
+    @Test
+    void theCoordinatorFillsTheComingDayAndLogsAStorm() {
+        String site = demo("kilnfield.json", "Kilnfield through the year");
+        try (Browser browser = new Browser()) {
+            browser.open(site);
+            browser.iAm("Tamsin Oke");
+            Locator today = browser.part("Today");
+            assertThat(today).containsText("Dangerous, not dealt with");
+            assertThat(today).containsText("limb hanging loose");
+            assertThat(today).containsText("on no work day");
+            today.locator(".day-row").first().click();
+            Locator trees = browser.part("Trees of the day");
+            assertThat(trees).containsText("Nobody is on K-13 yet.");
+            Locator tree = trees.getByRole(AriaRole.ARTICLE, new Locator.GetByRoleOptions().setName("K-13"));
+            // Without the ladder ticket it is refused with the reason; with it, it goes.
+            Locator mabyn = person(tree, "Mabyn Crook");
+            mabyn.click();
+            assertThat(browser.page.getByRole(AriaRole.ALERT)).containsText("current ladder ticket");
+            assertThat(mabyn).hasAttribute("aria-pressed", "false");
+            person(tree, "Joss Pell").click();
+            assertThat(person(tree, "Joss Pell")).hasAttribute("aria-pressed", "true");
+            mabyn.click();
+            assertThat(mabyn).hasAttribute("aria-pressed", "true");
+            person(tree, "Fenn Tally").click();
+            assertThat(browser.page.getByRole(AriaRole.ALERT)).containsText("may still be under 18");
+            browser.press("Confirm");
+            assertThat(browser.page.getByRole(AriaRole.ALERT)).containsText("Nobody is on K-14 yet.");
+            Locator other = trees.getByRole(AriaRole.ARTICLE, new Locator.GetByRoleOptions().setName("K-14"));
+            other.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Take off"))
+                    .click();
+            assertThat(other).hasCount(0);
+            browser.press("Confirm");
+            assertThat(browser.page.locator("h1 ~ .state").first()).hasText("confirmed");
+            browser.follow("Sheet to print");
+            assertThat(browser.part("K-13")).containsText("shorten C");
+            assertThat(browser.part("K-02").locator("svg")).hasCount(2);
+            browser.phone();
+            browser.open(site + "/trees/" + treeOf(site, "K-21").get("id").longValue());
+            browser.press("Report");
+            browser.press("leaning tree");
+            browser.press("yes: keep people away");
+            browser.page.getByLabel("What exactly, and where").fill("Off its prop");
+            browser.press("Report it");
+            assertThat(browser.part("Reported")).containsText("danger: leaning tree");
+            browser.open(site);
+            assertThat(browser.part("Today")).containsText("Off its prop");
+            Assertions.assertThat(browser.errors()).isEmpty();
+        }
+    }
+
+    private static Locator person(Locator tree, String name) {
+        return tree.locator(".people-chips").getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName(name));
+    }
+
+    @Test
+    void aTreeIsTakenOutAndStaysInTheRegister() {
+        String site = demo("kilnfield.json", "Kilnfield with one fewer");
+        try (Browser browser = new Browser()) {
+            browser.open(site + "/trees/" + treeOf(site, "K-08").get("id").longValue() + "?do=remove");
+            browser.iAm("Tamsin Oke");
+            browser.page.getByLabel("Grounds").selectOption("far too close to others");
+            browser.fill("Permission", "Committee, 3 February");
+            browser.fill("Taken out by", "Kiln crew");
+            browser.fill("What replaces it", "Nothing: K-07 and K-19 get its room");
+            browser.press("Enter the removal");
+            assertThat(browser.page.getByText("This tree was taken out.")).isVisible();
+            browser.open(site);
+            assertThat(browser.part("Register of removals")).containsText("K-08");
+            assertThat(browser.part("Register of trees").getByText("K-08")).hasCount(0);
         }
     }
 
@@ -121,7 +220,7 @@ class DemoJourney {
             assertThat(browser.page.getByText("7 limbs, 2 of them with something wrong."))
                     .isVisible();
             browser.press("Save and judge");
-            assertThat(browser.part("Surveys").locator("li")).hasCount(2);
+            assertThat(browser.page.locator(".timeline .survey")).hasCount(2);
         } finally {
             Files.delete(file);
         }

@@ -38,8 +38,8 @@ class FirstTreeJourney {
         try (Browser browser = new Browser()) {
             browser.open("/sites/new");
             browser.iAm("Wren Ashdown");
-            addSite(browser);
-            registerTree(browser);
+            addSite(browser, "Journey Field");
+            registerTree(browser, "J-1");
             browser.phone();
             browser.follow("Open");
             browser.follow("Walk it now");
@@ -49,8 +49,9 @@ class FirstTreeJourney {
         }
     }
 
-    private void addSite(Browser browser) {
-        browser.fill("Name", "Journey Field");
+    /** A site by its form, once with something missing. */
+    static void addSite(Browser browser, String name) {
+        browser.fill("Name", name);
         browser.press("Save");
         assertThat(browser.page.getByText("Give degrees from -90 to 90.")).isVisible();
         browser.page.getByLabel("Latitude").fill("52.1");
@@ -63,13 +64,14 @@ class FirstTreeJourney {
             browser.fill(months[i] + " rain, mm", 60);
         }
         browser.press("Save");
-        assertThat(browser.heading("Journey Field")).isVisible();
+        assertThat(browser.heading(name)).isVisible();
         assertThat(browser.page.getByText("No tree is registered here yet.")).isVisible();
     }
 
-    private void registerTree(Browser browser) {
+    /** A tree by its form, placed on the plan. */
+    static void registerTree(Browser browser, String tag) {
         browser.follow("Add a tree");
-        browser.fill("Tag", "J-1");
+        browser.fill("Tag", tag);
         browser.page
                 .getByLabel("Kind", new Page.GetByLabelOptions().setExact(true))
                 .selectOption("apple");
@@ -79,7 +81,7 @@ class FirstTreeJourney {
         browser.page.locator(".site-plan").click(new Locator.ClickOptions().setPosition(120, 90));
         assertThat(browser.page.getByLabel("East")).not().hasValue("");
         browser.press("Save");
-        assertThat(browser.heading("J-1")).isVisible();
+        assertThat(browser.heading(tag)).isVisible();
         assertThat(browser.part("Register of trees").getByText("not surveyed")).isVisible();
         browser.page.getByLabel("Find").fill("nothing like it");
         assertThat(browser.page.getByText("Nothing here matches.")).isVisible();
@@ -88,7 +90,8 @@ class FirstTreeJourney {
         assertThat(browser.page.locator(".site-plan [aria-pressed=true]")).hasCount(1);
     }
 
-    private void walk(Browser browser) {
+    /** A walk of eight limbs, put down once and taken up again. */
+    static void walk(Browser browser) {
         browser.number("Height", "5.2");
         browser.number("Width of the crown", "5,5");
         browser.number("Girth of the trunk", "95");
@@ -114,7 +117,7 @@ class FirstTreeJourney {
         browser.press("Save and judge");
     }
 
-    private void enter(Browser browser, Limb limb) {
+    private static void enter(Browser browser, Limb limb) {
         if (limb.parent() != null) {
             browser.page.getByLabel("Grows from").selectOption(limb.parent());
         }
@@ -163,6 +166,7 @@ class FirstTreeJourney {
                 .hasCount(0);
         browser.press("above");
         assertThat(browser.page.getByText("Seen from above.")).isVisible();
+        browser.page.getByText("Who changed what").click();
         assertThat(browser.part("History")).containsText("survey added by Wren Ashdown");
     }
 }

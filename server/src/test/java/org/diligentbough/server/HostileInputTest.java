@@ -109,6 +109,49 @@ class HostileInputTest {
     }
 
     @Test
+    void whoeverDoesNotSayWhoTheyAreChangesNothing() {
+        long siteId = site("Nobody");
+        long treeId = tree(siteId, "N-1");
+        post("/api/trees/" + treeId + "/surveys", walkJson()).expect(201);
+        String day = "{\"on\": \"2027-03-06\", \"starts\": \"09:30\", \"ends\": \"13:30\", \"shed\": {}}";
+        long dayId = post("/api/sites/" + siteId + "/days", day)
+                .expect(201)
+                .get("id")
+                .longValue();
+        String version = "{\"version\": 1, ";
+        sendAs(0, "PUT", "/api/trees/" + treeId + "/plan", "{\"version\": 0, \"pins\": []}")
+                .expect(403);
+        sendAs(0, "POST", "/api/sites/" + siteId + "/days", day).expect(403);
+        sendAs(0, "PUT", "/api/days/" + dayId, version + "\"data\": " + day + "}")
+                .expect(403);
+        sendAs(0, "PUT", "/api/days/" + dayId + "/people", version + "\"people\": []}")
+                .expect(403);
+        sendAs(0, "POST", "/api/days/" + dayId + "/visits", version + "\"treeId\": " + treeId + "}")
+                .expect(403);
+        sendAs(0, "POST", "/api/days/" + dayId + "/confirm", "{\"version\": 1}").expect(403);
+        sendAs(0, "POST", "/api/days/" + dayId + "/rained-off", version + "\"to\": \"2027-03-13\"}")
+                .expect(403);
+        sendAs(0, "POST", "/api/trees/" + treeId + "/visits", "{}").expect(403);
+        sendAs(
+                        0,
+                        "POST",
+                        "/api/trees/" + treeId + "/reports",
+                        "{\"on\": \"2027-02-20\", \"kind\": \"split\", \"dangerous\": true}")
+                .expect(403);
+        sendAs(0, "PUT", "/api/trees/" + treeId + "/fruit/2026", "{\"version\": 0, \"data\": {\"kilos\": 3}}")
+                .expect(403);
+        sendAs(
+                        0,
+                        "PUT",
+                        "/api/trees/" + treeId + "/removal",
+                        "{\"version\": 0, \"data\": {\"on\": \"2027-02-01\", \"grounds\": \"fell\", \"permission\": \"x\","
+                                + " \"removedBy\": \"x\"}}")
+                .expect(403);
+        assertThat(get("/api/days/" + dayId).json().get("version").intValue()).isEqualTo(1);
+        assertThat(get("/api/trees/" + treeId + "/timeline").json()).hasSize(1);
+    }
+
+    @Test
     void theWrongKindOfRequestIsRefusedWithProblemDetails() {
         assertThat(sendAs(0, "DELETE", "/api/sites", null)
                         .expect(405)
@@ -120,7 +163,8 @@ class HostileInputTest {
 
     @Test
     void theInterfaceAnswersAtEveryOfItsAddresses() {
-        for (String address : List.of("/", "/sites/1", "/sites/1/trees/2/walk")) {
+        for (String address :
+                List.of("/", "/sites/1", "/sites/1/trees/2/walk", "/sites/1/days/3/sheet", "/sites/1/visits/4/log")) {
             assertThat(get(address).text()).contains("<div id=\"root\">");
         }
     }

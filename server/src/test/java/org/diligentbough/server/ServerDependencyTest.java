@@ -36,6 +36,11 @@ class ServerDependencyTest {
                         "..server.verdict..",
                         "..server.season..",
                         "..server.crew..",
+                        "..server.visit..",
+                        "..server.plan..",
+                        "..server.fruit..",
+                        "..server.wood..",
+                        "..server.today..",
                         "..server.archive..")
                 .check(SERVER);
     }

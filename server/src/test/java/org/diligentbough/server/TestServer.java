@@ -13,7 +13,9 @@ import java.nio.file.Path;
 import java.sql.Connection;
 import java.sql.DriverManager;
 import java.sql.SQLException;
+import java.util.Arrays;
 import java.util.UUID;
+import java.util.stream.Collectors;
 import org.springframework.boot.SpringApplication;
 import org.springframework.boot.web.server.context.WebServerApplicationContext;
 import org.springframework.context.ConfigurableApplicationContext;
@@ -189,6 +191,32 @@ public final class TestServer {
 
     public static long tree(long siteId, String tag) {
         return post("/api/sites/" + siteId + "/trees", treeJson(tag))
+                .expect(201)
+                .get("id")
+                .longValue();
+    }
+
+    /** A new person with tickets that hold for years; their id. */
+    public static long person(String name, Integer birthYear, String... tickets) {
+        JsonNode added = post("/api/people", "{\"name\": \"" + name + "\"}").expect(201);
+        String held = Arrays.stream(tickets)
+                .map(ticket -> "{\"ticket\": \"" + ticket + "\", \"until\": \"2029-12-31\"}")
+                .collect(Collectors.joining(","));
+        put(
+                        "/api/people/" + added.get("id").longValue(),
+                        "{\"version\": " + added.get("version").intValue() + ", \"data\": {\"name\": \"" + name
+                                + "\", \"birthYear\": " + birthYear + ", \"tickets\": [" + held
+                                + "], \"canCome\": []}}")
+                .expect(200);
+        return added.get("id").longValue();
+    }
+
+    /** A work day on a date with a full shed; its id. */
+    public static long day(long siteId, String on) {
+        return post("/api/sites/" + siteId + "/days", """
+                        {"on": "%s", "starts": "09:30", "ends": "13:30",
+                         "shed": {"ladder": 2, "saw": 4, "loppers": 4, "pole-pruner": 1, "helmet": 6, "rope": 1, "spreader": 9}}
+                        """.formatted(on))
                 .expect(201)
                 .get("id")
                 .longValue();

@@ -34,7 +34,7 @@ public final class TreeRecord {
     private final Map<Integer, YearTaken> taken = new HashMap<>();
 
     /**
-     * @param surveys one at least, in any order, all of one tree and as of the same today
+     * @param surveys one at least, all of one tree and as of the same today; of two of the same day the later one counts
      * @param visits what was done to it, in any order
      * @param calendar when such a tree may be cut
      */

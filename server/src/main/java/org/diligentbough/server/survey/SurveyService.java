@@ -1,6 +1,7 @@
 package org.diligentbough.server.survey;
 
 import java.time.LocalDate;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -81,15 +82,18 @@ public class SurveyService {
                 .map(survey -> SurveyMapping.toSurvey(reader.read(fileOf(survey))));
     }
 
-    /** All surveys of a tree up to a day, as of that day. */
+    /** All surveys of a tree up to a day, as of that day, the oldest first. */
     public List<Survey> upTo(long treeId, LocalDate day) {
         TreeRow tree = orchard.tree(treeId);
         SiteRow site = site(tree);
-        return surveys.ofTree(treeId).stream()
-                .filter(survey -> !survey.surveyedOn().isAfter(day))
-                .map(survey -> new SurveyDocument(json).complete(json.readTree(survey.document()), tree, site, day))
-                .map(file -> SurveyMapping.toSurvey(reader.read((JsonNode) file)))
-                .toList();
+        List<Survey> found = new ArrayList<>();
+        for (SurveyRow survey : surveys.ofTree(treeId)) {
+            if (!survey.surveyedOn().isAfter(day)) {
+                JsonNode file = new SurveyDocument(json).complete(json.readTree(survey.document()), tree, site, day);
+                found.add(0, SurveyMapping.toSurvey(reader.read(file)));
+            }
+        }
+        return found;
     }
 
     /** One survey as a complete survey file, with site and tree as the register has them now. */
