@@ -32,6 +32,18 @@ class ScreenshotsJourney {
             take(browser, "plan");
             browser.open(kilnfield + "/settings");
             take(browser, "site");
+            browser.open(kilnfield + "/plan");
+            take(browser, "plan-by-season");
+            browser.open(kilnfield + "/people");
+            take(browser, "people");
+            browser.open(kilnfield + "/days");
+            take(browser, "days");
+            browser.page.locator(".day-row").first().click();
+            browser.part("Could be put on").locator(".candidate").first().waitFor();
+            take(browser, "day");
+            browser.follow("Sheet to print");
+            browser.part("K-13").waitFor();
+            take(browser, "sheet");
             browser.phone();
             browser.open(kilnfield + "/walk");
             take(browser, "walk-choose");
@@ -43,6 +55,14 @@ class ScreenshotsJourney {
             take(browser, "walk-limbs");
             browser.page.locator(".limb-row").first().click();
             take(browser, "walk-limb");
+            browser.open(kilnfield + "/days");
+            browser.page.locator(".day-row").first().click();
+            browser.page.locator("main a[href$='/log']").first().click();
+            browser.page.locator(".limb-row").first().waitFor();
+            take(browser, "log-choose");
+            browser.page.locator(".limb-row").last().click();
+            browser.page.locator(".log-cut").first().waitFor();
+            take(browser, "log");
         }
     }
 
