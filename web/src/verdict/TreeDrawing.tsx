@@ -291,7 +291,9 @@ function CutMark({ limb, mark, view, text }: { limb: LimbDrawing; mark?: Mark; v
   // A cut at the collar is marked a little way out, clear of the wood it grows from.
   const out = mark.alongM === 0 ? 0.08 : 0;
   const turned = (turn * Math.PI) / 180;
-  const beside = { x: at.x + 0.35 * Math.cos(turned), y: at.y + 0.35 * Math.sin(turned) };
+  // Its number stands out along what comes off, or back from where it is shortened, clear of the tag at the end.
+  const aside = mark.kind === 'remove' ? 0.35 : -0.35;
+  const beside = { x: at.x + aside * Math.cos(turned), y: at.y + aside * Math.sin(turned) };
   return (
     <>
       <g

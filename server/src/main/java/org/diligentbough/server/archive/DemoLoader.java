@@ -1,6 +1,7 @@
 package org.diligentbough.server.archive;
 
 import java.io.IOException;
+import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
@@ -9,18 +10,18 @@ import org.diligentbough.server.orchard.SiteMapper;
 import org.diligentbough.server.shared.Today;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
-import org.springframework.boot.ApplicationArguments;
-import org.springframework.boot.ApplicationRunner;
+import org.springframework.context.SmartLifecycle;
 import org.springframework.stereotype.Component;
 
-/** Loads the archives of a folder into a database that has no site yet. */
+/** Loads the archives of a folder into a database that has no site yet, before the first request is answered. */
 @Component
-class DemoLoader implements ApplicationRunner {
+class DemoLoader implements SmartLifecycle {
     private static final Logger LOG = LoggerFactory.getLogger(DemoLoader.class);
 
     private final ArchiveService archives;
     private final SiteMapper sites;
     private final Today.Settings settings;
+    private boolean running;
 
     DemoLoader(ArchiveService archives, SiteMapper sites, Today.Settings settings) {
         this.archives = archives;
@@ -29,7 +30,32 @@ class DemoLoader implements ApplicationRunner {
     }
 
     @Override
-    public void run(ApplicationArguments arguments) throws IOException {
+    public void start() {
+        running = true;
+        try {
+            load();
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
+    @Override
+    public void stop() {
+        running = false;
+    }
+
+    @Override
+    public boolean isRunning() {
+        return running;
+    }
+
+    /** Before the web server, which starts among the last. */
+    @Override
+    public int getPhase() {
+        return 0;
+    }
+
+    private void load() throws IOException {
         if (settings.demoFolder() == null || settings.demoFolder().isBlank() || sites.any()) {
             return;
         }
