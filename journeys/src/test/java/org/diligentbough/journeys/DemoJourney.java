@@ -181,6 +181,48 @@ class DemoJourney {
         }
     }
 
+    @Test
+    void aDayRainedOffMovesAndAWrongLogIsCorrected() {
+        String site = demo("kilnfield.json", "Kilnfield in the rain");
+        try (Browser browser = new Browser()) {
+            browser.open(site + "/days");
+            browser.iAm("Tamsin Oke");
+            browser.part("To come").locator(".day-row").first().click();
+            browser.press("Rained off");
+            browser.page
+                    .getByLabel("What is not logged moves, with its people, to")
+                    .fill("2027-03-20");
+            browser.press("Move");
+            assertThat(browser.page.getByText("Moved to 20 Mar 2027")).isVisible();
+            browser.follow("20 Mar 2027");
+            assertThat(browser.part("Trees of the day")).containsText("K-13");
+            assertThat(browser.part("Who comes")).containsText("Joss Pell has not said they can come that day.");
+            browser.open(site + "/days");
+            assertThat(browser.part("Past")).containsText("rained off");
+            // K-13's shortening of A turns out to have been logged by mistake.
+            browser.open(site + "/trees/" + treeOf(site, "K-13").get("id").longValue());
+            Locator time = browser.part("Line of time");
+            assertThat(time).containsText("shortened A (hollow 3 cm)");
+            browser.phone();
+            time.locator(".log")
+                    .first()
+                    .getByRole(AriaRole.LINK, new Locator.GetByRoleOptions().setName("correct it"))
+                    .click();
+            browser.part("Limb A")
+                    .getByRole(
+                            AriaRole.BUTTON,
+                            new Locator.GetByRoleOptions().setName("Not done").setExact(true))
+                    .click();
+            browser.page
+                    .getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Send the correction"))
+                    .click();
+            assertThat(time).containsText("Correction: ");
+            assertThat(time).containsText("not done A");
+            assertThat(time.locator(".corrected")).containsText("shortened A (hollow 3 cm)");
+            Assertions.assertThat(browser.errors()).isEmpty();
+        }
+    }
+
     private static Locator person(Locator tree, String name) {
         return tree.locator(".people-chips").getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName(name));
     }

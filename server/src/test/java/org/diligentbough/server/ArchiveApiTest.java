@@ -129,4 +129,134 @@ class ArchiveApiTest {
                         .stringValue())
                 .isEqualTo("/site/name");
     }
+
+    /** A site of one walked tree whose archive takes whatever work is put into it. */
+    private static ObjectNode oneTree(String siteName, String work, String days) {
+        return (ObjectNode) JSON.readTree("""
+                {"format": "diligent-bough/archive", "version": 1, "site": %s,
+                 "people": [{"name": "Ada Archive", "birthYear": "year-40",
+                             "tickets": [{"ticket": "lead", "until": "today+30"}], "canCome": ["today+7"]}],
+                 "trees": [{"tree": %s, "surveys": [{"by": "Ada Archive", "survey": %s}]%s}]%s}
+                """.formatted(
+                        TestServer.siteJson(siteName),
+                        TestServer.treeJson("A-1"),
+                        TestServer.walkJson().replace("2027-02-10", "year-1/01-15"),
+                        work,
+                        days));
+    }
+
+    private static long onlyTree(long siteId) {
+        return get("/api/sites/" + siteId + "/trees?removed=false")
+                .json()
+                .at("/trees/0/id")
+                .longValue();
+    }
+
+    @Test
+    void aVisitWithoutCutsHasWhatThePlanOfItsTimeHadOpen() {
+        long siteId = add(oneTree("Archive visits", """
+                , "visits": [{"on": "year-1/03-06", "logs": [{"by": "Ada Archive", "prunings": "chipped",
+                    "cuts": [{"limb": "C", "outcome": "not-done", "note": "rain"}]}]}]
+                """, ""));
+        JsonNode log = get("/api/trees/" + onlyTree(siteId) + "/logs").json().get(0);
+        assertThat(log.get("on").stringValue()).isEqualTo("2026-03-06");
+        assertThat(log.get("cuts")).anySatisfy(cut -> {
+            assertThat(cut.get("limb").stringValue()).isEqualTo("D");
+            assertThat(cut.get("outcome").stringValue()).isEqualTo("done");
+        });
+        assertThat(log.get("minutes").intValue()).isPositive();
+        assertThat(log.get("people").stringValue()).isEqualTo("Ada Archive");
+        // What was left then is in today's plan; what was done is gone.
+        JsonNode judgement =
+                get("/api/trees/" + onlyTree(siteId) + "/judgement").json();
+        assertThat(judgement.at("/drawing/limbs"))
+                .extracting(limb -> limb.get("id").stringValue())
+                .contains("C")
+                .doesNotContain("D");
+    }
+
+    @Test
+    void aVisitOutsideEveryWindowIsLeftOut() {
+        long siteId = add(oneTree("Archive summer", "", """
+                , "days": [{"on": "year-1/05-10", "starts": "09:30", "ends": "12:00", "state": "confirmed", "shed": {"saw": 1},
+                  "people": ["Ada Archive"], "visits": [{"tree": "A-1", "people": ["Ada Archive"]}]}]
+                """));
+        JsonNode day = get("/api/days/"
+                        + get("/api/sites/" + siteId + "/days")
+                                .json()
+                                .at("/0/id")
+                                .longValue())
+                .json();
+        // The dead limb over the path may be cut on any day, the live one not in May.
+        assertThat(day.at("/visits/0/cuts"))
+                .extracting(cut -> cut.get("limb").stringValue())
+                .containsExactly("D");
+        assertThat(day.at("/people/0/tickets"))
+                .extracting(JsonNode::stringValue)
+                .containsExactly("lead");
+        assertThat(day.get("findings"))
+                .as("what is past is not judged any more")
+                .isEmpty();
+    }
+
+    @Test
+    void movedCutsReportsFruitAndRemovalComeIn() {
+        long siteId = add(oneTree("Archive all", """
+                , "moved": [{"limb": "C", "kind": "remove", "year": "year+1", "season": "dormant", "quality": "best"}],
+                  "fruit": [{"by": "Ada Archive", "year": "year-1", "fruit": {"kilos": 12}}],
+                  "reports": [{"by": "Ada Archive", "on": "today-3", "kind": "leaning", "dangerous": true,
+                               "dealt": {"by": "Ada Archive", "on": "today-1", "how": "propped"}}]
+                """, ""));
+        long treeId = onlyTree(siteId);
+        assertThat(get("/api/trees/" + treeId + "/judgement")
+                        .json()
+                        .at("/pins/0/year")
+                        .intValue())
+                .isEqualTo(2028);
+        assertThat(get("/api/trees/" + treeId + "/fruit")
+                        .json()
+                        .at("/years/0/year")
+                        .intValue())
+                .isEqualTo(2026);
+        assertThat(get("/api/trees/" + treeId + "/reports")
+                        .json()
+                        .at("/0/dealtHow")
+                        .stringValue())
+                .isEqualTo("propped");
+        long gone = add(oneTree("Archive gone", """
+                , "removal": {"by": "Ada Archive", "on": "today-30", "grounds": "fell", "permission": "none wanted: the storm",
+                              "removedBy": "the storm"}
+                """, ""));
+        assertThat(get("/api/sites/" + gone + "/trees").json().get("total").intValue())
+                .isZero();
+        assertThat(get("/api/sites/" + gone + "/trees?removed=true")
+                        .json()
+                        .get("total")
+                        .intValue())
+                .isEqualTo(1);
+    }
+
+    @Test
+    void whatIsWrongWithTheWorkIsNamedByItsPlace() {
+        ObjectNode bad = oneTree("Archive bad", """
+                , "moved": [{"limb": "C", "kind": "remove", "year": "soon", "season": "dormant"}],
+                  "fruit": [{"by": "Ada Archive", "year": "year-1", "fruit": {}},
+                            {"by": "Ada Archive", "year": "year-1", "fruit": {"kilos": 2}}],
+                  "reports": [{"by": "", "on": "today-3", "kind": "leaning", "dangerous": true}],
+                  "visits": [{"on": "today-400000"}]
+                """, """
+                , "days": [{"on": "today-3", "starts": "09:30", "ends": "09:00", "state": "sunny", "shed": {"saw": 1}, "visits": []}]
+                """);
+        JsonNode problem = post("/api/archives", JSON.writeValueAsString(bad)).expect(422);
+        assertThat(problem.get("errors"))
+                .extracting(error -> error.get("pointer").stringValue())
+                .contains(
+                        "/trees/0/moved/0/year",
+                        "/trees/0/fruit/1/year",
+                        "/trees/0/reports/0/by",
+                        "/trees/0/visits/0/on",
+                        "/days/0/endsLater");
+        assertThat(get("/api/sites").json())
+                .noneMatch(site -> site.at("/data/name").stringValue().equals("Archive bad"));
+    }
 }

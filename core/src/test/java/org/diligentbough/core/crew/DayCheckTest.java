@@ -132,4 +132,75 @@ class DayCheckTest {
         assertThat(of(check(1L, 2L), Weight.TOLD))
                 .containsExactly(ReasonCode.DAY_TOO_LONG, ReasonCode.DAY_TOO_LONG, ReasonCode.DAY_NOT_SAID_TO_COME);
     }
+
+    private static TreeVisit visit(long id, Set<Kit> kit, List<String> outdated, Long... helpers) {
+        return new TreeVisit(
+                id,
+                "K-" + id,
+                60,
+                Set.of(),
+                kit,
+                false,
+                false,
+                true,
+                new MayCut(MayCut.Answer.YES, List.of(), DAY, DAY),
+                outdated,
+                List.of(helpers));
+    }
+
+    private List<DayFinding> checkAll(TreeVisit... visits) {
+        return DayCheck.of(
+                new WorkDay(DAY, 150, shed, confirmed, coming, List.of(visits)), SurveyBuilder.RULES.knowledge());
+    }
+
+    @Test
+    void fewerLaddersThanTreesThatWantOneIsTold() {
+        Set<Kit> ladder = Set.of(Kit.LADDER);
+        assertThat(of(checkAll(visit(1, ladder, List.of(), 1L, 2L)), Weight.TOLD))
+                .isEmpty();
+        assertThat(of(checkAll(visit(1, ladder, List.of(), 1L, 2L), visit(2, ladder, List.of(), 1L, 2L)), Weight.TOLD))
+                .containsExactly(ReasonCode.DAY_LADDERS_SHARED);
+    }
+
+    @Test
+    void aPersonsMinutesAreSummedOverTheirTrees() {
+        Set<Kit> none = Set.of();
+        assertThat(checkAll(visit(1, none, List.of(), 1L, 2L), visit(2, none, List.of(), 1L, 2L)))
+                .isEmpty();
+        List<DayFinding> long3 = checkAll(
+                visit(1, none, List.of(), 1L, 2L),
+                visit(2, none, List.of(), 1L, 2L),
+                visit(3, none, List.of(), 1L, 2L));
+        assertThat(of(long3, Weight.TOLD)).containsExactly(ReasonCode.DAY_TOO_LONG, ReasonCode.DAY_TOO_LONG);
+        assertThat(long3.get(0).reason().arguments()).containsExactly("Tamsin", 180, 150);
+        assertThat(long3.get(0).helper()).hasValue(1);
+    }
+
+    @Test
+    void whatIsJudgedAnewSinceIsWantedAndNamesTheLimbs() {
+        List<DayFinding> findings = checkAll(visit(1, Set.of(), List.of("C", "D"), 1L, 2L));
+        assertThat(findings).singleElement().satisfies(finding -> {
+            assertThat(finding.reason().code()).isEqualTo(ReasonCode.DAY_OUTDATED);
+            assertThat(finding.reason().arguments()).containsExactly("K-1", "C, D");
+            assertThat(finding.visit()).hasValue(1);
+        });
+    }
+
+    @Test
+    void theHeaviestIsSaidFirst() {
+        coming.clear();
+        coming.add(new Helper(2, "Jory", OptionalInt.of(1990), Map.of(), false));
+        tickets = Set.of(Ticket.LADDER);
+        List<DayFinding> findings = check(2L);
+        assertThat(findings).extracting(DayFinding::weight).isSorted();
+        assertThat(findings.get(0).weight()).isEqualTo(Weight.REFUSED);
+    }
+
+    @Test
+    void anArboristNeedsNoLadderTicket() {
+        coming.set(1, new Helper(2, "Corin", OptionalInt.of(1980), Map.of(Ticket.ARBORIST, LATER), true));
+        coming.add(new Helper(4, "Mabyn", OptionalInt.of(1980), Map.of(), true));
+        tickets = Set.of(Ticket.LADDER);
+        assertThat(check(2L, 4L)).isEmpty();
+    }
 }
