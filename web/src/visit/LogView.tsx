@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { Button, Form } from 'react-bootstrap';
 import { useNavigate, useParams, useSearchParams } from 'react-router';
-import type { Log, TreeSheet, VisitCut } from '../api/client';
+import { currentPersonId, type Log, type TreeSheet, type VisitCut } from '../api/client';
 import { usePeople } from '../crew/queries';
 import { numbered } from '../crew/DaySheet';
 import { Loading } from '../parts/Loading';
@@ -53,11 +53,14 @@ function LogForm({ sheet, log }: { sheet: TreeSheet; log?: Log }) {
   const [view, setView] = useState(180);
   const [picked, setPicked] = useState<string>();
   const [entry, setEntry] = useState<Entry>(() => {
+    const me = () => (currentPersonId() ? [Number(currentPersonId())] : []);
     const idsOf = (names: string[]) =>
       (people.data ?? []).filter((person) => names.includes(person.name)).map((person) => person.id);
     return (
       kept(sheet.visitId, log?.id) ??
-      (log ? beginFrom(log, idsOf(log.people?.split(', ') ?? [])) : begin(sheet, idsOf(sheet.people)))
+      (log
+        ? beginFrom(log, idsOf(log.people?.split(', ') ?? []))
+        : begin(sheet, sheet.people.length ? idsOf(sheet.people) : me()))
     );
   });
   const change = (changes: Partial<Entry>) => {

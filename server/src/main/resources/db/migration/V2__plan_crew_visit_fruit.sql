@@ -105,6 +105,8 @@ create table visit_log (
     logged_at     timestamptz not null default now()
 );
 create index visit_log_of_visit on visit_log (tree_visit_id);
+-- One first log a visit, however many phones send one; all others correct it.
+create unique index visit_log_first on visit_log (tree_visit_id) where corrects is null;
 
 create table visit_log_person (
     visit_log_id bigint not null references visit_log,

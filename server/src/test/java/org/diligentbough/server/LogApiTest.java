@@ -12,7 +12,12 @@ import static org.diligentbough.server.TestServer.site;
 import static org.diligentbough.server.TestServer.tree;
 import static org.diligentbough.server.TestServer.walkJson;
 
+import java.util.List;
 import java.util.UUID;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.Future;
+import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
 import tools.jackson.databind.JsonNode;
 
@@ -95,6 +100,43 @@ class LogApiTest {
         assertThat(limbs.at("/1/lengthM").doubleValue()).isEqualTo(1);
         // A quarter and more is off: nothing but dead, diseased and dangerous wood this year.
         assertThat(judgement().at("/evaluation/tree/triage").stringValue()).isEqualTo("rest");
+    }
+
+    @Test
+    void aMoveOfALimbThatIsGoneDoesNotStandInTheWayOfTheNextMove() {
+        long visitId = visit();
+        put("/api/trees/" + treeId + "/plan", """
+                        {"version": 0, "pins": [{"limb": "C", "kind": "remove", "year": 2028, "season": "dormant", "quality": "best"}]}
+                        """).expect(200);
+        post("/api/visits/" + visitId + "/log", log(UUID.randomUUID(), DONE)).expect(201);
+        JsonNode judgement = judgement();
+        assertThat(judgement.get("pins")).isEmpty();
+        put(
+                        "/api/trees/" + treeId + "/plan",
+                        "{\"version\": " + judgement.get("planVersion").intValue() + ", \"pins\": []}")
+                .expect(200);
+    }
+
+    @Test
+    void ofTwoPhonesThatLogTheSameVisitOneIsKept() throws Exception {
+        long visitId = visit();
+        ExecutorService phones = Executors.newFixedThreadPool(4);
+        try {
+            List<Future<Integer>> answers = IntStream.range(0, 4)
+                    .mapToObj(i -> phones.submit(
+                            () -> post("/api/visits/" + visitId + "/log", log(UUID.randomUUID(), DONE + "," + DEAD))
+                                    .status()))
+                    .toList();
+            int kept = 0;
+            for (Future<Integer> answer : answers) {
+                assertThat(answer.get()).isIn(201, 409, 422);
+                kept += answer.get() == 201 ? 1 : 0;
+            }
+            assertThat(kept).isEqualTo(1);
+        } finally {
+            phones.shutdown();
+        }
+        assertThat(get("/api/trees/" + treeId + "/logs").json()).hasSize(1);
     }
 
     @Test

@@ -66,7 +66,9 @@ public enum Figure {
     IMPLAUSIBLE_HEIGHT("share", 0, 2),
     FROST_PRONE_MEAN_C("C", 0, 20),
     SAME_SIDE_DEG("degrees", 10, 180),
-    BIENNIAL_LEAST_YEARS("years", 1, 20);
+    BIENNIAL_LEAST_YEARS("years", 1, 20),
+    BEND_SLANTING_DEG("degrees", 0, 90),
+    BEND_LEVEL_DEG("degrees", -20, 20);
 
     private final String unit;
     private final double min;

@@ -1,5 +1,8 @@
 package org.diligentbough.core.visit;
 
+import static org.diligentbough.core.knowledge.Figure.BEND_LEVEL_DEG;
+import static org.diligentbough.core.knowledge.Figure.BEND_SLANTING_DEG;
+
 import java.time.LocalDate;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
@@ -11,6 +14,7 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.OptionalInt;
 import java.util.Set;
+import org.diligentbough.core.knowledge.Knowledge;
 import org.diligentbough.core.orchard.Policy;
 import org.diligentbough.core.survey.Branching;
 import org.diligentbough.core.survey.CrownShares;
@@ -43,20 +47,20 @@ final class AfterCuts {
 
     private static final Set<FaultKind> UPRIGHT = EnumSet.of(FaultKind.UPRIGHT_SHOOT, FaultKind.UPRIGHT_UNFRUITFUL);
 
-    private static final double SLANTING_DEG = 45;
-    private static final double LEVEL_DEG = 0;
     private static final double DAYS_A_YEAR = 365.25;
     private static final double LEAST_TOP_M = 0.1;
     private static final double ROUNDING = 1e-9;
 
     private final Survey before;
+    private final Knowledge knowledge;
     private final Branching branching;
     private final CrownShares shares;
     private final LivingCrown crown;
     private final Map<String, MadeCut> made = new HashMap<>();
 
-    AfterCuts(Survey before, Visit visit) {
+    AfterCuts(Survey before, Visit visit, Knowledge knowledge) {
         this.before = before;
+        this.knowledge = knowledge;
         this.branching = new Branching(before.limbs());
         this.shares = new CrownShares(branching);
         this.crown = new LivingCrown(branching, shares);
@@ -116,7 +120,8 @@ final class AfterCuts {
             lengthM = Math.min(lengthM, cut.alongM());
         }
         if (cut != null && cut.kind() == MadeCut.Kind.BENT) {
-            double aim = before.site().policy().bend() == Policy.Bend.LEVEL ? LEVEL_DEG : SLANTING_DEG;
+            boolean level = before.site().policy().bend() == Policy.Bend.LEVEL;
+            double aim = knowledge.get(level ? BEND_LEVEL_DEG : BEND_SLANTING_DEG);
             angleDeg = Math.min(angleDeg, aim);
         }
         double leafiness = limb.parent().isEmpty() ? limb.leafiness() * leftOf(limb) : limb.leafiness();

@@ -124,7 +124,7 @@ public final class TreeRecord {
         if (inSummerOfADormantTree(scene, visit.on())) {
             year.summerShare += share * crownOfYear;
         }
-        return new AfterCuts(survey, visit).survey(visit, today);
+        return new AfterCuts(survey, visit, knowledge).survey(visit, today);
     }
 
     /** The cuts on limbs that stand, side limbs before what they grow from, so that each counts for itself. */

@@ -37,7 +37,7 @@ class AfterCutsTest {
 
     private static Survey after(SurveyBuilder tree, MadeCut... cuts) {
         Visit visit = new Visit(DAY, Arrays.asList(cuts), 0);
-        return new AfterCuts(tree.build(), visit).survey(visit, DAY);
+        return new AfterCuts(tree.build(), visit, SurveyBuilder.RULES.knowledge()).survey(visit, DAY);
     }
 
     private static Limb limb(Survey survey, String id) {
@@ -131,10 +131,13 @@ class AfterCutsTest {
         tree.waterSprouts = OptionalInt.of(10);
         tree.limb("U", limb -> limb.on("A", 1).diameter(1.5).fault(FaultKind.UPRIGHT_SHOOT));
         Visit visit = new Visit(DAY, List.of(cut("U", MadeCut.Kind.REMOVED, 0)), 4);
-        Survey after = new AfterCuts(tree.build(), visit).survey(visit, DAY);
+        Survey after = new AfterCuts(tree.build(), visit, SurveyBuilder.RULES.knowledge()).survey(visit, DAY);
         assertThat(after.tree().waterSprouts()).hasValue(5);
         Visit many = new Visit(DAY, List.of(), 400);
-        assertThat(new AfterCuts(tree.build(), many).survey(many, DAY).tree().waterSprouts())
+        assertThat(new AfterCuts(tree.build(), many, SurveyBuilder.RULES.knowledge())
+                        .survey(many, DAY)
+                        .tree()
+                        .waterSprouts())
                 .hasValue(0);
     }
 
@@ -142,7 +145,7 @@ class AfterCutsTest {
     void theTreeCountsAsCutOnTheDayOfTheVisit() {
         SurveyBuilder tree = tree();
         Visit visit = new Visit(DAY.minusYears(2), List.of(), 3);
-        assertThat(new AfterCuts(tree.build(), visit)
+        assertThat(new AfterCuts(tree.build(), visit, SurveyBuilder.RULES.knowledge())
                         .survey(visit, DAY)
                         .tree()
                         .yearsSinceCut()

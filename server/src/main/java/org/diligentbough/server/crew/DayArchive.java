@@ -6,8 +6,10 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
+import org.diligentbough.core.Rulebook;
 import org.diligentbough.core.crew.Kit;
 import org.diligentbough.core.knowledge.Codes;
+import org.diligentbough.core.knowledge.Figure;
 import org.diligentbough.server.crew.DayMapper.DayRow;
 import org.diligentbough.server.visit.TreeRecords;
 import org.diligentbough.server.visit.VisitCut;
@@ -20,13 +22,12 @@ import tools.jackson.databind.json.JsonMapper;
 /** Work days and visits for archives: taken in as they were, whatever rule they broke. */
 @Component
 public class DayArchive {
-    private static final double HEAVY_KG = 25;
-
     private final DayMapper days;
     private final VisitMapper visits;
     private final TreeRecords records;
     private final DayService service;
     private final DayReader reader;
+    private final Rulebook rules;
     private final JsonMapper json;
 
     DayArchive(
@@ -35,12 +36,14 @@ public class DayArchive {
             TreeRecords records,
             DayService service,
             DayReader reader,
+            Rulebook rules,
             JsonMapper json) {
         this.days = days;
         this.visits = visits;
         this.records = records;
         this.service = service;
         this.reader = reader;
+        this.rules = rules;
         this.json = json;
     }
 
@@ -98,7 +101,7 @@ public class DayArchive {
             if (!cut.reach().equals("ground")) {
                 kit.add(Kit.HELMET);
             }
-            if (cut.weightKg() > HEAVY_KG) {
+            if (cut.weightKg() > rules.knowledge().get(Figure.TWO_PEOPLE_KG)) {
                 kit.add(Kit.ROPE);
             }
         }

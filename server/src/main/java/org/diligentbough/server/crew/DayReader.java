@@ -104,20 +104,26 @@ class DayReader {
         return day.onDay().isBefore(today.in(orchard.site(day.siteId()).zone()));
     }
 
+    /** A day for a list; only of days to come is it asked what the rules say. */
     DaySummary summary(DayRow row) {
-        DayView day = view(row);
+        List<VisitRow> ofDay = visits.ofDay(row.id());
+        boolean judged = !past(row) && !row.state().equals(DayService.RAINED_OFF);
         return new DaySummary(
                 row.id(),
                 row.onDay(),
                 row.starts(),
                 row.ends(),
                 row.state(),
-                day.past(),
-                day.visits().size(),
-                (int) day.visits().stream().filter(VisitView::logged).count(),
-                day.people().size(),
-                day.visits().stream().mapToInt(VisitView::minutes).sum(),
-                day.findings());
+                past(row),
+                ofDay.size(),
+                (int) ofDay.stream().filter(VisitRow::logged).count(),
+                ids(row.people()).size(),
+                ofDay.stream().mapToInt(this::minutes).sum(),
+                judged ? view(row).findings() : List.of());
+    }
+
+    private int minutes(VisitRow visit) {
+        return records.cuts(visit).stream().mapToInt(VisitCut::minutes).sum() + visit.shootsMinutes();
     }
 
     DayData data(DayRow day) {
@@ -178,7 +184,7 @@ class DayReader {
         TreeVisit visit = new TreeVisit(
                 row.id(),
                 tree.tag(),
-                cuts.stream().mapToInt(VisitCut::minutes).sum() + row.shootsMinutes(),
+                minutes(row),
                 tickets,
                 kit,
                 cuts.stream().anyMatch(DayReader::offTheGround),

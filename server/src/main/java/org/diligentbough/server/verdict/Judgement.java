@@ -47,7 +47,7 @@ class Judgement {
      * What was judged, the judgement, and the tree's geometry.
      *
      * @param planVersion to be sent back when moving cuts
-     * @param pins cuts moved by hand
+     * @param pins cuts moved by hand of limbs that stand
      * @param times to which a cut can be moved
      */
     record JudgementView(
@@ -95,7 +95,10 @@ class Judgement {
                 writer.write(evaluation),
                 TreeDrawing.of(evaluation),
                 plan.version(),
-                judgement.pins(plan),
+                judgement.pins(plan).stream()
+                        .filter(pin ->
+                                evaluation.scene().branching().find(pin.limb()).isPresent())
+                        .toList(),
                 times(evaluation));
     }
 
