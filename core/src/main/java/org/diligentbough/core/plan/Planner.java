@@ -160,36 +160,33 @@ public final class Planner {
     private void placeByHand(LaneDraft anySeason, List<LaneDraft> ofYear) {
         int year = anySeason.budget.year().year();
         for (LimbVerdict limb : List.copyOf(draft.waiting.values())) {
-            Optional<Pin> pin = pinOf(limb).filter(found -> found.year() == year && draft.stands(limb.limb()));
-            if (pin.isPresent()) {
-                LaneDraft lane = byHand.laneOf(pin.get(), anySeason, ofYear);
-                Optional<Cut> step = pin.get().kind() == Verdict.SHORTEN && limb.verdict() == Verdict.REMOVE
-                        ? new PartialCut(scene, draft.crown, lane.budget).of(limb.limb())
-                        : Optional.empty();
-                if (step.isPresent()) {
-                    stage(limb, step.get(), lane, true);
-                } else {
-                    place(limb, lane, true);
-                }
-            }
+            pinOf(limb)
+                    .filter(pin -> pin.year() == year && draft.stands(limb.limb()))
+                    .ifPresent(pin -> placeFirstCut(limb, pin, byHand.laneOf(pin, anySeason, ofYear)));
         }
         for (LimbVerdict limb : List.copyOf(verdicts.values())) {
-            Optional<Pin> pin = staged(limb)
-                    ? byHand.pin(limb.limb().id(), Verdict.REMOVE).filter(found -> found.year() == year)
+            Optional<Pin> removal = staged(limb) && draft.goesWith(limb.limb()).isEmpty()
+                    ? byHand.pin(limb.limb().id(), Verdict.REMOVE).filter(pin -> pin.year() == year)
                     : Optional.empty();
-            boolean stepped = toFinish.contains(limb.limb()) && !cutIn(limb.limb(), ofYear);
-            if (pin.isPresent()
-                    && (stepped
-                            || draft.waiting.containsKey(limb.limb().id())
-                                    && pinOf(limb).isEmpty())) {
-                LaneDraft lane = byHand.laneOf(pin.get(), anySeason, ofYear);
-                draft.waiting.remove(limb.limb().id());
-                if (stepped) {
-                    finish(limb.limb(), lane, true);
-                } else {
-                    place(limb, lane, true);
-                }
+            if (removal.isPresent() && !cutIn(limb.limb(), ofYear)) {
+                placeRemoval(limb, byHand.laneOf(removal.get(), anySeason, ofYear));
             }
+        }
+    }
+
+    private void placeFirstCut(LimbVerdict limb, Pin pin, LaneDraft lane) {
+        Optional<Cut> step = pin.kind() == Verdict.SHORTEN && limb.verdict() == Verdict.REMOVE
+                ? new PartialCut(scene, draft.crown, lane.budget).of(limb.limb())
+                : Optional.empty();
+        step.ifPresentOrElse(cut -> stage(limb, cut, lane, true), () -> place(limb, lane, true));
+    }
+
+    /** The removal of a limb too large for any year: what is left of it, or all at once if nothing was shortened before. */
+    private void placeRemoval(LimbVerdict limb, LaneDraft lane) {
+        if (toFinish.contains(limb.limb())) {
+            finish(limb.limb(), lane, true);
+        } else if (draft.waiting.containsKey(limb.limb().id()) && pinOf(limb).isEmpty()) {
+            place(limb, lane, true);
         }
     }
 
