@@ -1,5 +1,5 @@
 import { zodResolver } from '@hookform/resolvers/zod';
-import { useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { Button, Col, Form, Row } from 'react-bootstrap';
 import { useForm, type UseFormReturn, useWatch } from 'react-hook-form';
 import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
@@ -130,7 +130,7 @@ export function EditTree() {
   const change = useChangeTree(treeId);
   // What the form was opened on; when somebody else was quicker, what they made of it.
   const [opened, setOpened] = useState<Tree>();
-  const [theirs, setTheirs] = useState<Tree>();
+  const [theirs, setTheirs] = useState<{ version: number; fields: Fields }>();
   if (tree.data && !opened) setOpened(tree.data);
   useTitle(tree.data && tree.data.data.tag);
   if (!opened) return <Loading error={tree.error} />;
@@ -140,7 +140,10 @@ export function EditTree() {
       await change.mutateAsync({ version: (theirs ?? opened).version, data: changed });
       await navigate('/sites/' + siteId + '/trees/' + treeId);
     } catch (refused) {
-      if (refused instanceof Problem && refused.status === 409) setTheirs((await tree.refetch()).data);
+      if (refused instanceof Problem && refused.status === 409) {
+        const newer = (await tree.refetch()).data;
+        if (newer) setTheirs({ version: newer.version, fields: fieldsOf(newer.data) });
+      }
       throw refused;
     }
   };
@@ -150,7 +153,7 @@ export function EditTree() {
       treeId={treeId}
       title={'Edit ' + data.tag}
       start={fieldsOf(data)}
-      theirs={theirs && fieldsOf(theirs.data)}
+      theirs={theirs?.fields}
       error={change.error}
       saving={change.isPending}
       save={save}
@@ -177,9 +180,19 @@ const NAMES: Record<keyof Fields, string> = {
   note: 'Note',
 };
 
-/** What somebody else saved meanwhile beside what is entered here; saving again keeps what the form then says. */
-function Theirs({ form, theirs }: { form: UseFormReturn<Fields>; theirs: Fields }) {
+/**
+ * What somebody else saved meanwhile beside what is entered here. What was not touched here follows theirs at once; where
+ * both changed a field, saving again keeps what the form then says.
+ */
+function Theirs({ form, start, theirs }: { form: UseFormReturn<Fields>; start: Fields; theirs: Fields }) {
   const yours = useWatch({ control: form.control }) as Fields;
+  const base = useRef(start);
+  useEffect(() => {
+    for (const name of Object.keys(NAMES) as (keyof Fields)[]) {
+      if (form.getValues(name) === base.current[name]) form.setValue(name, theirs[name]);
+    }
+    base.current = theirs;
+  }, [form, theirs]);
   const differing = (Object.keys(NAMES) as (keyof Fields)[]).filter((name) => yours[name] !== theirs[name]);
   const shown = (value: string | boolean) => (value === '' ? 'nothing' : String(value));
   return (
@@ -189,8 +202,8 @@ function Theirs({ form, theirs }: { form: UseFormReturn<Fields>; theirs: Fields 
       ) : (
         <>
           <p className="mb-1">
-            Nothing of yours is lost: it stands in the form. Where the two differ, keep yours or take theirs,
-            then save.
+            Nothing of yours is lost: it stands in the form, beside what they changed and you did not. Where
+            you both changed something, keep yours or take theirs, then save.
           </p>
           <ul className="mb-0">
             {differing.map((name) => (
@@ -243,7 +256,7 @@ function TreeFields({
     <Form onSubmit={submit} noValidate>
       <h1>{title}</h1>
       <ProblemAlert error={error} withFields={false} />
-      {theirs && <Theirs form={form} theirs={theirs} />}
+      {theirs && <Theirs form={form} start={start} theirs={theirs} />}
       <Row>
         <Col lg={7}>
           <Row>

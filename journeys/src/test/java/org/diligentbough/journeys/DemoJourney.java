@@ -88,7 +88,8 @@ class DemoJourney {
             browser.open(site + "/trees/" + tree.get("id").longValue() + "/edit");
             browser.iAm("Mere Tolhurst");
             browser.fill("Note", "mine");
-            ObjectNode data = ((ObjectNode) tree.get("data")).put("note", "theirs");
+            ObjectNode data =
+                    ((ObjectNode) tree.get("data")).put("note", "theirs").put("targetHeightM", 2.2);
             TestServer.put(
                             "/api/trees/" + tree.get("id").longValue(),
                             TestServer.JSON.writeValueAsString(TestServer.JSON
@@ -106,6 +107,9 @@ class DemoJourney {
             browser.fill("Note", "theirs, and mine");
             browser.press("Save");
             assertThat(browser.page.getByText("theirs, and mine")).isVisible();
+            // What they changed and this one did not touch was not put back.
+            Assertions.assertThat(treeOf(site, "S-1").at("/data/targetHeightM").doubleValue())
+                    .isEqualTo(2.2);
         }
     }
 
