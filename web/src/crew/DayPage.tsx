@@ -13,6 +13,9 @@ import { weekday } from './DaysView';
 import { type DayAction, useCandidates, useDay, useDayAction, usePeople, useRainOff } from './queries';
 import { DAY_STATES, KIT, TICKET_NAMES } from './words';
 
+/** As many as the server offers. */
+const MOST_CANDIDATES = 60;
+
 /** One work day: its trees in order with their people, who comes, and what could still be put on it. */
 export function DayPage() {
   const dayId = Number(useParams().dayId);
@@ -331,6 +334,9 @@ function Candidates({ day, run, busy }: { day: Day; run: (action: DayAction) => 
       <h2>Open that day, on no day yet</h2>
       {!candidates.data && <Loading error={candidates.error} />}
       {candidates.data?.length === 0 && <p className="faint">No tree’s plan has anything open that day.</p>}
+      {candidates.data && candidates.data.length >= MOST_CANDIDATES && (
+        <p className="faint">The {MOST_CANDIDATES} most pressing; there may be more.</p>
+      )}
       {candidates.data?.map((tree) => (
         <CandidateRow key={tree.treeId} tree={tree} busy={busy} run={run} />
       ))}

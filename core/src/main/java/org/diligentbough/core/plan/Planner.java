@@ -39,7 +39,9 @@ public final class Planner {
     private final YearLanes years;
     private final CutSizing sizing;
     private final Map<String, LimbVerdict> verdicts = new LinkedHashMap<>();
-    private final List<Limb> toFinish = new ArrayList<>();
+    /** Limbs that were shortened to be removed in a later year, with the year in which they were. */
+    private final Map<Limb, Integer> toFinish = new LinkedHashMap<>();
+
     private final ByHand byHand;
     private final PlanDraft draft;
 
@@ -168,7 +170,7 @@ public final class Planner {
             Optional<Pin> removal = staged(limb) && draft.goesWith(limb.limb()).isEmpty()
                     ? byHand.pin(limb.limb().id(), Verdict.REMOVE).filter(pin -> pin.year() == year)
                     : Optional.empty();
-            if (removal.isPresent() && !cutIn(limb.limb(), ofYear)) {
+            if (removal.isPresent()) {
                 placeRemoval(limb, byHand.laneOf(removal.get(), anySeason, ofYear));
             }
         }
@@ -183,16 +185,11 @@ public final class Planner {
 
     /** The removal of a limb too large for any year: what is left of it, or all at once if nothing was shortened before. */
     private void placeRemoval(LimbVerdict limb, LaneDraft lane) {
-        if (toFinish.contains(limb.limb())) {
+        if (steppedBefore(limb.limb(), lane)) {
             finish(limb.limb(), lane, true);
         } else if (draft.waiting.containsKey(limb.limb().id()) && pinOf(limb).isEmpty()) {
             place(limb, lane, true);
         }
-    }
-
-    private static boolean cutIn(Limb limb, List<LaneDraft> lanes) {
-        return lanes.stream().flatMap(lane -> lane.cuts.stream()).anyMatch(cut -> cut.limb()
-                .equals(limb.id()));
     }
 
     private void fill(LaneDraft lane) {
@@ -275,16 +272,23 @@ public final class Planner {
         if (lane.summerOnly || lane.budget.resting()) {
             return;
         }
-        for (Limb limb : List.copyOf(toFinish)) {
+        for (Limb limb : List.copyOf(toFinish.keySet())) {
             double share = lane.budget.shareOfThisYear(draft.crown.copy().remove(limb));
             Cut cut = sizing.cut(limb, Place.collar());
-            boolean itsTime = byHand.pin(limb.id(), Verdict.REMOVE)
-                    .filter(pin -> pin.year() > lane.budget.year().year())
-                    .isEmpty();
+            boolean itsTime = steppedBefore(limb, lane)
+                    && byHand.pin(limb.id(), Verdict.REMOVE)
+                            .filter(pin -> pin.year() > lane.budget.year().year())
+                            .isEmpty();
             if (itsTime && lane.budget.fits(share, false) && (!cut.big() || lane.budget.roomForBigCut())) {
                 finish(limb, lane, false);
             }
         }
+    }
+
+    /** Whether a limb was shortened on its way out in a year before this lane's. */
+    private boolean steppedBefore(Limb limb, LaneDraft lane) {
+        return toFinish.getOrDefault(limb, Integer.MAX_VALUE)
+                < lane.budget.year().year();
     }
 
     private void finish(Limb limb, LaneDraft lane, boolean moved) {
@@ -328,14 +332,15 @@ public final class Planner {
                 moved);
         draft.waiting.remove(limb.limb().id());
         if (removal) {
-            toFinish.add(limb.limb());
+            toFinish.put(limb.limb(), lane.budget.year().year());
         }
     }
 
     /** A limb that was shortened to be removed, but for whose removal the years planned left no room, says so. */
     private void sayWhatStaysStaged(LaneDraft lane) {
         lane.cuts.replaceAll(cut -> {
-            boolean unfinished = toFinish.stream().anyMatch(limb -> limb.id().equals(cut.limb()));
+            boolean unfinished =
+                    toFinish.keySet().stream().anyMatch(limb -> limb.id().equals(cut.limb()));
             return unfinished
                     ? new PlannedCut(
                             cut.limb(),

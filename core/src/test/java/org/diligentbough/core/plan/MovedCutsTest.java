@@ -159,6 +159,24 @@ class MovedCutsTest {
         assertThat(laneOf(moved, "X").year().year()).isEqualTo(2027);
     }
 
+    @Test
+    void aLargeLimbShortenedLateInAYearIsNotRemovedEarlierInIt() {
+        SurveyBuilder tree = SurveyBuilder.withFrame();
+        tree.limb("X", limb -> limb.diameter(16).azimuth(200).length(4).fault(FaultKind.CROSSING_CENTRE));
+        Evaluation moved = with(
+                tree,
+                new Pin("X", Verdict.SHORTEN, 2028, Season.SUMMER, WITH_CARE),
+                new Pin("X", Verdict.REMOVE, 2028, Season.DORMANT, BEST));
+        PlanRules.hold(moved);
+        assertThat(laneOf(moved, "X").season()).isEqualTo(Season.SUMMER);
+        assertThat(cutOf(moved, "X").kind()).isEqualTo(Verdict.SHORTEN);
+    }
+
+    @Test
+    void aSeedThatOnceFailedHolds() {
+        whateverIsMovedThePlanKeepsItsRulesOrSaysWhichItBreaks(-6454);
+    }
+
     @Property(tries = 1500)
     void whateverIsMovedThePlanKeepsItsRulesOrSaysWhichItBreaks(@ForAll long seed) {
         SurveyBuilder tree = RandomTrees.tree(seed);

@@ -23,7 +23,6 @@ import org.diligentbough.server.shared.FieldProblem;
 import org.diligentbough.server.shared.History;
 import org.diligentbough.server.shared.History.About;
 import org.diligentbough.server.shared.ProblemException;
-import org.diligentbough.server.shared.Today;
 import org.diligentbough.server.verdict.JudgementService;
 import org.diligentbough.server.visit.TreeRecords;
 import org.diligentbough.server.visit.VisitCut;
@@ -41,6 +40,7 @@ import tools.jackson.databind.json.JsonMapper;
 public class DayService {
     static final String CONFIRMED = "confirmed";
     static final String RAINED_OFF = "rained-off";
+    private static final int MOST_CANDIDATES = 60;
 
     private final DayMapper days;
     private final VisitMapper visits;
@@ -52,7 +52,6 @@ public class DayService {
     private final OrchardService orchard;
     private final History history;
     private final CurrentPerson person;
-    private final Today today;
     private final JsonMapper json;
 
     DayService(
@@ -66,7 +65,6 @@ public class DayService {
             OrchardService orchard,
             History history,
             CurrentPerson person,
-            Today today,
             JsonMapper json) {
         this.days = days;
         this.visits = visits;
@@ -78,7 +76,6 @@ public class DayService {
         this.orchard = orchard;
         this.history = history;
         this.person = person;
-        this.today = today;
         this.json = json;
     }
 
@@ -154,10 +151,10 @@ public class DayService {
     @Transactional
     public long onTheSpot(long treeId, List<Chosen> chosen, Integer shoots) {
         person.id();
-        return make(treeId, null, judgement.todayAt(treeId), chosen, shoots).orElseThrow();
+        return make(treeId, null, judgement.todayAt(treeId), chosen, shoots);
     }
 
-    private Optional<Long> make(long treeId, Long dayId, LocalDate on, List<Chosen> chosen, Integer shoots) {
+    private long make(long treeId, Long dayId, LocalDate on, List<Chosen> chosen, Integer shoots) {
         if (orchard.removed(treeId)) {
             throw ProblemException.wrongField("/treeId", "was taken out; choose a tree that stands");
         }
@@ -181,7 +178,7 @@ public class DayService {
         if (dayId != null && work.cuts().isEmpty() && wanted == 0) {
             throw ProblemException.wrongField("/cuts", "is empty; choose a cut at least");
         }
-        return Optional.of(visits.add(maker.row(treeId, dayId, work, wanted)));
+        return visits.add(maker.row(treeId, dayId, work, wanted));
     }
 
     private Set<String> onOpenVisits(long treeId) {
@@ -274,6 +271,8 @@ public class DayService {
                 .map(DayRow::id)
                 .findFirst()
                 .orElseGet(() -> likeThis(before, to));
+        DayView targetBefore = day(target);
+        days.take(target, targetBefore.version());
         List<String> back = new ArrayList<>();
         for (VisitRow visit : visits.ofDay(id)) {
             if (visit.logged()) {
@@ -291,8 +290,10 @@ public class DayService {
         }
         days.state(id, RAINED_OFF);
         DayView after = day(id);
+        DayView targetAfter = day(target);
         history.changed(new About("day", id, day.siteId(), null), before, after);
-        return new RainedOff(after, day(target), back);
+        history.changed(new About("day", target, day.siteId(), null), targetBefore, targetAfter);
+        return new RainedOff(after, targetAfter, back);
     }
 
     private long likeThis(DayView day, LocalDate to) {
@@ -303,17 +304,20 @@ public class DayService {
         return id;
     }
 
-    /** Trees whose plan has something open on a day that is on no work day yet; what is urgent and closes first before. */
+    /**
+     * Trees whose plan has something open on a day that is on no work day yet; what is urgent and closes first before, and
+     * no more than can be looked through.
+     */
     @Transactional
     public List<Candidate> candidates(long id) {
         DayRow day = row(id);
         judgement.refresh(day.siteId());
-        List<Candidate> found = new ArrayList<>();
-        plans.openOn(day.siteId(), day.onDay()).stream()
+        return plans.openOn(day.siteId(), day.onDay()).stream()
                 .map(PlanMapper.LaneRow::treeId)
                 .distinct()
-                .forEach(treeId -> candidate(treeId, day.onDay()).ifPresent(found::add));
-        return found;
+                .flatMap(treeId -> candidate(treeId, day.onDay()).stream())
+                .limit(MOST_CANDIDATES)
+                .toList();
     }
 
     private Optional<Candidate> candidate(long treeId, LocalDate on) {

@@ -126,7 +126,7 @@ class Days {
         return service.change(dayId, change.version(), change.data());
     }
 
-    /** Trees whose plan has something open that day and that are on no day yet. */
+    /** Trees whose plan has something open that day and that are on no day yet, 60 at most, the most pressing first. */
     @GetMapping("/days/{dayId}/candidates")
     List<Candidate> candidates(@PathVariable long dayId) {
         return service.candidates(dayId);
