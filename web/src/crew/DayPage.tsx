@@ -1,20 +1,18 @@
 import { useState } from 'react';
 import { Alert, Button, Form } from 'react-bootstrap';
 import { Link, useParams } from 'react-router';
-import type { Candidate, Day, Finding, Visit } from '../api/client';
+import type { Day, Finding, Visit } from '../api/client';
 import { Loading } from '../parts/Loading';
 import { ProblemAlert } from '../parts/ProblemAlert';
 import { State } from '../parts/Reasons';
-import { date, dayAndMonth, minutes, words } from '../parts/format';
+import { date, minutes, words } from '../parts/format';
 import { useTitle } from '../parts/useTitle';
-import { TICKETS, VERDICTS } from '../verdict/words';
+import { TICKETS } from '../verdict/words';
+import { Candidates } from './Candidates';
 import { DayForm } from './DayForm';
 import { weekday } from './DaysView';
-import { type DayAction, useCandidates, useDay, useDayAction, usePeople, useRainOff } from './queries';
-import { DAY_STATES, KIT, TICKET_NAMES } from './words';
-
-/** As many as the server offers. */
-const MOST_CANDIDATES = 60;
+import { type DayAction, useDay, useDayAction, usePeople, useRainOff } from './queries';
+import { cutsInWords, DAY_STATES, KIT, TICKET_NAMES } from './words';
 
 /** One work day: its trees in order with their people, who comes, and what could still be put on it. */
 export function DayPage() {
@@ -243,17 +241,6 @@ function VisitCard({
   );
 }
 
-/** 2 removals (C, D), 1 shortening (A1), 12 counted shoots. */
-export function cutsInWords(cuts: { limb: string; kind: string; urgent: boolean }[], shoots: number): string {
-  const parts = ['remove', 'shorten', 'bend']
-    .map((kind) => ({ kind, limbs: cuts.filter((cut) => cut.kind === kind).map((cut) => cut.limb) }))
-    .filter((group) => group.limbs.length > 0)
-    .map((group) => VERDICTS[group.kind] + ' ' + group.limbs.join(', '));
-  if (shoots > 0) parts.push(shoots + ' counted shoots');
-  const text = parts.join('; ');
-  return text.charAt(0).toUpperCase() + text.slice(1) + '.';
-}
-
 function Coming({
   day,
   run,
@@ -324,98 +311,6 @@ function Coming({
         </Form.Select>
       )}
     </section>
-  );
-}
-
-function Candidates({ day, run, busy }: { day: Day; run: (action: DayAction) => void; busy: boolean }) {
-  const candidates = useCandidates(day.id);
-  return (
-    <section aria-label="Could be put on">
-      <h2>Open that day, on no day yet</h2>
-      {!candidates.data && <Loading error={candidates.error} />}
-      {candidates.data?.length === 0 && <p className="faint">No tree’s plan has anything open that day.</p>}
-      {candidates.data && candidates.data.length >= MOST_CANDIDATES && (
-        <p className="faint">The {MOST_CANDIDATES} most pressing; there may be more.</p>
-      )}
-      {candidates.data?.map((tree) => (
-        <CandidateRow key={tree.treeId} tree={tree} busy={busy} run={run} />
-      ))}
-    </section>
-  );
-}
-
-function CandidateRow({
-  tree,
-  busy,
-  run,
-}: {
-  tree: Candidate;
-  busy: boolean;
-  run: (action: DayAction) => void;
-}) {
-  const [choosing, setChoosing] = useState(false);
-  const [left, setLeft] = useState<string[]>([]);
-  const [shoots, setShoots] = useState(true);
-  const chosen = tree.cuts.filter((cut) => !left.includes(cut.limb));
-  return (
-    <div className="candidate">
-      <div className="d-flex flex-wrap gap-2 align-items-baseline">
-        <strong>{tree.tag}</strong>
-        <span className="faint">
-          {words(tree.species)}; {minutes(tree.minutes)}; until {dayAndMonth(tree.closes)}
-        </span>
-        {tree.urgent && <State code="urgent" word="urgent" />}
-        {tree.sick && <State code="with-care" word="sick" />}
-        {tree.tickets.map((ticket) => (
-          <State key={ticket} code={ticket === 'arborist' ? 'urgent' : 'with-care'} word={TICKETS[ticket]!} />
-        ))}
-        <span className="ms-auto d-flex gap-2">
-          <Button size="sm" variant="link" className="p-0" onClick={() => setChoosing(!choosing)}>
-            {choosing ? 'All' : 'Choose cuts'}
-          </Button>
-          <Button
-            size="sm"
-            variant="outline-primary"
-            disabled={busy || (choosing && chosen.length === 0 && !(shoots && tree.shoots > 0))}
-            aria-label={'Put ' + tree.tag + ' on the day'}
-            onClick={() =>
-              run({
-                do: 'put-on',
-                treeId: tree.treeId,
-                cuts: (choosing ? chosen : tree.cuts).map((cut) => ({ limb: cut.limb, kind: cut.kind })),
-                shoots: choosing && !shoots ? 0 : tree.shoots,
-              })
-            }
-          >
-            Put on
-          </Button>
-        </span>
-      </div>
-      {choosing ? (
-        <div className="people-chips">
-          {tree.cuts.map((cut) => (
-            <button
-              key={cut.limb + cut.kind}
-              type="button"
-              aria-pressed={!left.includes(cut.limb)}
-              onClick={() =>
-                setLeft(left.includes(cut.limb) ? left.filter((id) => id !== cut.limb) : [...left, cut.limb])
-              }
-            >
-              {VERDICTS[cut.kind]} {cut.limb}
-              {cut.reach === 'ladder' ? ', ladder' : ''}
-            </button>
-          ))}
-          {tree.shoots > 0 && (
-            <button type="button" aria-pressed={shoots} onClick={() => setShoots(!shoots)}>
-              {tree.shoots} counted shoots
-            </button>
-          )}
-        </div>
-      ) : (
-        <div className="small">{cutsInWords(tree.cuts, tree.shoots)}</div>
-      )}
-    </div>
   );
 }
 

@@ -1,3 +1,5 @@
+import { VERDICTS } from '../verdict/words';
+
 /** What days, people and kit are called. */
 
 export const DAY_STATES: Record<string, string> = {
@@ -42,3 +44,14 @@ export const USUAL_SHED: Record<string, number> = {
   helmet: 6,
   gloves: 6,
 };
+
+/** Remove C, D; shorten A1; 12 counted shoots. */
+export function cutsInWords(cuts: { limb: string; kind: string; urgent: boolean }[], shoots: number): string {
+  const parts = ['remove', 'shorten', 'bend']
+    .map((kind) => ({ kind, limbs: cuts.filter((cut) => cut.kind === kind).map((cut) => cut.limb) }))
+    .filter((group) => group.limbs.length > 0)
+    .map((group) => VERDICTS[group.kind] + ' ' + group.limbs.join(', '));
+  if (shoots > 0) parts.push(shoots + ' counted shoots');
+  const text = parts.join('; ');
+  return text.charAt(0).toUpperCase() + text.slice(1) + '.';
+}

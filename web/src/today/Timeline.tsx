@@ -1,6 +1,6 @@
 import { Link } from 'react-router';
 import type { LoggedCut, Moment, VisitCut } from '../api/client';
-import { cutsInWords } from '../crew/DayPage';
+import { cutsInWords } from '../crew/words';
 import { TRIAGE } from '../orchard/words';
 import { Loading } from '../parts/Loading';
 import { State } from '../parts/Reasons';

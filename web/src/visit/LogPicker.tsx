@@ -1,6 +1,6 @@
 import { Link, useParams } from 'react-router';
 import type { DaySummary } from '../api/client';
-import { cutsInWords } from '../crew/DayPage';
+import { cutsInWords } from '../crew/words';
 import { weekday } from '../crew/DaysView';
 import { useDay, useDays } from '../crew/queries';
 import { useSite } from '../orchard/queries';
