@@ -115,8 +115,8 @@ function PersonForm({ person, done }: { person: Person; done: () => void }) {
   const [days, setDays] = useState(person.canCome);
   const [day, setDay] = useState('');
   const save = () =>
-    change.mutate(
-      {
+    change
+      .mutateAsync({
         version: person.version,
         data: {
           name,
@@ -127,9 +127,9 @@ function PersonForm({ person, done }: { person: Person; done: () => void }) {
             .map(([ticket, until]) => ({ ticket, until })),
           canCome: [...days].sort(),
         },
-      },
-      { onSuccess: done },
-    );
+      })
+      .then(done)
+      .catch(() => undefined);
   const id = 'person-' + person.id;
   return (
     <Form

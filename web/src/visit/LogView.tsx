@@ -73,17 +73,19 @@ function LogForm({ sheet, log }: { sheet: TreeSheet; log?: Log }) {
   const open = missing(entry);
   const planned = new Map(sheet.cuts.map((one) => [one.limb, one]));
   const others = sheet.drawing.limbs.filter((limb) => !entry.cuts.some((one) => one.limb === limb.id));
+  // By its promise: once it is kept the visit counts as logged, and this form may be gone before it hears of it.
   const submit = () =>
-    send.mutate(toSend(entry), {
-      onSuccess: () => {
+    send
+      .mutateAsync(toSend(entry))
+      .then(() => {
         letGo(sheet.visitId, log?.id);
-        void navigate(
+        return navigate(
           sheet.dayId && !log
             ? '/sites/' + siteId + '/days/' + sheet.dayId + '/log'
             : '/sites/' + siteId + '/trees/' + sheet.treeId,
         );
-      },
-    });
+      })
+      .catch(() => undefined);
   return (
     <div className="walk">
       <h1>

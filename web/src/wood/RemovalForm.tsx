@@ -70,17 +70,17 @@ function TheForm({
       aria-label="Take the tree out"
       onSubmit={(e) => {
         e.preventDefault();
-        remove.mutate(
-          {
+        void remove
+          .mutateAsync({
             version,
             data: {
               ...fields,
               replacement: fields.replacement || undefined,
               note: fields.note || undefined,
             },
-          },
-          { onSuccess: done },
-        );
+          })
+          .then(done)
+          .catch(() => undefined);
       }}
     >
       <p className="caution-list">
@@ -137,7 +137,12 @@ function TheForm({
           <Button
             variant="outline-secondary"
             disabled={stands.isPending}
-            onClick={() => stands.mutate(version, { onSuccess: done })}
+            onClick={() =>
+              void stands
+                .mutateAsync(version)
+                .then(done)
+                .catch(() => undefined)
+            }
           >
             It stands after all
           </Button>
