@@ -1,12 +1,20 @@
 package org.diligentbough.bench;
 
-import java.util.Map;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.OptionalDouble;
 import java.util.concurrent.TimeUnit;
 import org.diligentbough.core.Evaluation;
 import org.diligentbough.core.Rulebook;
 import org.diligentbough.core.SurveyBuilder;
+import org.diligentbough.core.light.CrownLight;
+import org.diligentbough.core.light.Neighbour;
+import org.diligentbough.core.light.Shading;
+import org.diligentbough.core.light.Sky;
+import org.diligentbough.core.survey.Branching;
 import org.diligentbough.core.survey.FaultKind;
 import org.diligentbough.core.survey.Survey;
+import org.diligentbough.core.visit.Standing;
 import org.openjdk.jmh.annotations.Benchmark;
 import org.openjdk.jmh.annotations.BenchmarkMode;
 import org.openjdk.jmh.annotations.Fork;
@@ -27,11 +35,15 @@ import org.openjdk.jmh.annotations.Warmup;
 @Measurement(iterations = 5, time = 1)
 @Fork(2)
 public class EvaluateBenchmark {
+    private static final int NEIGHBOURS = 6;
+
     @Param({"20", "100", "200"})
     int limbs;
 
     private Rulebook rules;
     private Survey survey;
+    private Sky sky;
+    private final List<Neighbour> near = new ArrayList<>();
 
     @Setup
     public void makeTree() {
@@ -50,10 +62,38 @@ public class EvaluateBenchmark {
             });
         }
         survey = tree.build();
+        sky = Sky.over(survey.site(), rules.knowledge());
+        for (int i = 0; i < NEIGHBOURS; i++) {
+            near.add(new Neighbour(
+                    "K-" + i,
+                    5 * Math.sin(i * Math.PI / 3),
+                    5 * Math.cos(i * Math.PI / 3),
+                    6,
+                    2.5,
+                    OptionalDouble.of(100)));
+        }
     }
 
     @Benchmark
     public Evaluation evaluate() {
-        return Evaluation.of(survey, rules, Map.of());
+        return Evaluation.of(Standing.asSurveyed(survey), List.of(), rules, near);
+    }
+
+    /** Light in the crown alone. */
+    @Benchmark
+    public CrownLight light() {
+        return new CrownLight(survey, new Branching(survey.limbs()), near, sky, rules.knowledge());
+    }
+
+    /** Light with what shades what, and what each neighbour takes. */
+    @Benchmark
+    public Shading shading() {
+        return light().shading();
+    }
+
+    /** What makes ready for light once a site. */
+    @Benchmark
+    public Sky sky() {
+        return Sky.over(survey.site(), rules.knowledge());
     }
 }

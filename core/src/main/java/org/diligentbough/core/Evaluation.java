@@ -3,11 +3,17 @@ package org.diligentbough.core;
 import java.util.List;
 import java.util.Map;
 import org.diligentbough.core.knowledge.Reason;
+import org.diligentbough.core.light.CrownLight;
+import org.diligentbough.core.light.Neighbour;
+import org.diligentbough.core.light.Sky;
 import org.diligentbough.core.plan.Pin;
 import org.diligentbough.core.plan.Planner;
 import org.diligentbough.core.plan.RenovationPlan;
+import org.diligentbough.core.plan.Worth;
 import org.diligentbough.core.season.CuttingCalendar;
 import org.diligentbough.core.season.MayCut;
+import org.diligentbough.core.survey.Branching;
+import org.diligentbough.core.survey.LivingCrown;
 import org.diligentbough.core.survey.Survey;
 import org.diligentbough.core.verdict.Cautions;
 import org.diligentbough.core.verdict.LimbJudge;
@@ -21,32 +27,44 @@ import org.diligentbough.core.visit.Standing;
  * The whole judgement of one surveyed tree. The same survey always gives the same evaluation.
  *
  * @param scene the tree with its geometry and crown shares
+ * @param light in its crown as it stands
  * @param limbs in the order of the survey
+ * @param worth of what is to be done to each limb, by its tag
  */
 public record Evaluation(
         Scene scene,
+        CrownLight light,
         TreeVerdict tree,
         List<LimbVerdict> limbs,
+        Map<String, Worth> worth,
         RenovationPlan plan,
         MayCut today,
         List<Reason> cautions) {
 
-    /**
-     * Judges and plans a survey.
-     *
-     * @param light share of open-sky light by limb id, 0 to 1; limbs that are absent have unknown light
-     */
-    public static Evaluation of(Survey survey, Rulebook rules, Map<String, Double> light) {
-        return of(Standing.asSurveyed(survey), List.of(), rules, light);
+    /** Judges and plans a survey; what stands round the tree is what the survey names. */
+    public static Evaluation of(Survey survey, Rulebook rules) {
+        return of(Standing.asSurveyed(survey), List.of(), rules, List.of());
     }
 
     /**
      * Judges and plans a tree as it stands.
      *
      * @param pins cuts moved by hand
-     * @param light share of open-sky light by limb id, 0 to 1; limbs that are absent have unknown light
+     * @param near trees that stand near, besides those the survey names
      */
-    public static Evaluation of(Standing standing, List<Pin> pins, Rulebook rules, Map<String, Double> light) {
+    public static Evaluation of(Standing standing, List<Pin> pins, Rulebook rules, List<Neighbour> near) {
+        Survey survey = standing.survey();
+        CrownLight light = new CrownLight(
+                survey,
+                new Branching(survey.limbs()),
+                near,
+                Sky.over(survey.site(), rules.knowledge()),
+                rules.knowledge());
+        return in(light, standing, pins, rules);
+    }
+
+    /** The same in light that was worked out before. */
+    static Evaluation in(CrownLight light, Standing standing, List<Pin> pins, Rulebook rules) {
         Survey survey = standing.survey();
         CuttingCalendar calendar = rules.calendar(survey);
         MayCut today = calendar.mayCut(survey.today());
@@ -54,12 +72,20 @@ public record Evaluation(
                 survey,
                 rules.species().of(survey.tree().species()),
                 rules.knowledge(),
-                light,
+                light.byLimb(),
                 today.answer() != MayCut.Answer.NO);
         List<LimbVerdict> limbs = new LimbJudge(scene).judge();
         TreeVerdict tree = new TreeJudge(scene, limbs, standing.taken()).judge();
-        RenovationPlan plan = new Planner(scene, limbs, tree, calendar, standing.taken(), pins)
+        Map<String, Worth> worth = Worth.ofAll(scene, limbs, light);
+        RenovationPlan plan = new Planner(scene, limbs, tree, calendar, standing.taken(), pins, worth)
                 .plan(survey.years().orElse(tree.yearsNeeded()));
-        return new Evaluation(scene, tree, limbs, plan, today, new Cautions(scene, limbs).all(tree));
+        return new Evaluation(scene, light, tree, limbs, worth, plan, today, new Cautions(scene, limbs).all(tree));
+    }
+
+    /** What is left of the crown when all the plan's cuts are made. */
+    public LivingCrown crownAfterPlan() {
+        LivingCrown crown = new LivingCrown(scene.branching(), scene.shares());
+        plan.lanes().forEach(lane -> lane.takeOff(crown, scene.branching()));
+        return crown;
     }
 }

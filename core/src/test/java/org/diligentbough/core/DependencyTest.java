@@ -18,19 +18,23 @@ class DependencyTest {
             .importPackages("org.diligentbough.core");
 
     @Test
-    void theCoreKnowsNothingButPlainJavaAndItsTwoLibraries() {
+    void theCoreKnowsNothingButPlainJavaAndItsThreeLibraries() {
         classes()
                 .that()
                 .resideInAPackage("org.diligentbough.core..")
                 .should()
                 .onlyDependOnClassesThat()
                 .resideInAnyPackage(
-                        "org.diligentbough.core..", "java..", "org.apache.commons.csv..", "org.threeten.extra..")
+                        "org.diligentbough.core..",
+                        "java..",
+                        "org.apache.commons.csv..",
+                        "org.threeten.extra..",
+                        "org.shredzone.commons.suncalc..")
                 .check(CORE);
     }
 
     @Test
-    void seasonAndVerdictDoNotKnowEachOtherAndNeitherKnowsThePlan() {
+    void seasonVerdictAndLightDoNotKnowEachOtherAndNoneKnowsThePlan() {
         noClasses()
                 .that()
                 .resideInAPackage("..core.season..")
@@ -43,7 +47,14 @@ class DependencyTest {
                 .resideInAPackage("..core.verdict..")
                 .should()
                 .dependOnClassesThat()
-                .resideInAnyPackage("..core.season..", "..core.plan..")
+                .resideInAnyPackage("..core.season..", "..core.plan..", "..core.light..")
+                .check(CORE);
+        noClasses()
+                .that()
+                .resideInAPackage("..core.light..")
+                .should()
+                .dependOnClassesThat()
+                .resideInAnyPackage("..core.season..", "..core.verdict..", "..core.plan..")
                 .check(CORE);
         slices().matching("org.diligentbough.core.(*)..")
                 .should()

@@ -2,6 +2,7 @@ package org.diligentbough.core;
 
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -15,6 +16,7 @@ import org.diligentbough.core.orchard.Policy;
 import org.diligentbough.core.orchard.Purpose;
 import org.diligentbough.core.orchard.Site;
 import org.diligentbough.core.orchard.Species;
+import org.diligentbough.core.season.MayCut;
 import org.diligentbough.core.survey.Fault;
 import org.diligentbough.core.survey.FaultKind;
 import org.diligentbough.core.survey.Limb;
@@ -22,7 +24,10 @@ import org.diligentbough.core.survey.OverTarget;
 import org.diligentbough.core.survey.Role;
 import org.diligentbough.core.survey.Survey;
 import org.diligentbough.core.survey.TreeSurvey;
+import org.diligentbough.core.verdict.LimbJudge;
 import org.diligentbough.core.verdict.LimbVerdict;
+import org.diligentbough.core.verdict.Scene;
+import org.diligentbough.core.visit.Standing;
 
 /** Makes surveys for tests: a healthy apple at 52 north in February 2027 unless told otherwise. */
 public final class SurveyBuilder {
@@ -107,21 +112,41 @@ public final class SurveyBuilder {
                 yearsSinceCut,
                 false,
                 trunk);
-        Site site = new Site(latitude, -2.4, MEAN_C, RAIN_MM, policy);
+        Site site = new Site(latitude, -2.4, fromJanuary(MEAN_C), fromJanuary(RAIN_MM), policy);
         return new Survey(
                 site, today, surveyedOn == null ? today : surveyedOn, stage, tree, limbs, surroundings, years);
     }
 
+    /** A climate of the north, half a year later in the south. */
+    private List<Double> fromJanuary(List<Double> months) {
+        List<Double> turned = new ArrayList<>(months);
+        Collections.rotate(turned, latitude < 0 ? 6 : 0);
+        return turned;
+    }
+
     public Evaluation evaluate() {
-        return Evaluation.of(build(), RULES, Map.of());
+        return Evaluation.of(build(), RULES);
     }
 
-    public Evaluation evaluate(Map<String, Double> light) {
-        return Evaluation.of(build(), RULES, light);
+    /** The verdict on a limb in light that is given, not computed. */
+    public LimbVerdict judgeIn(Map<String, Double> light, String id) {
+        boolean open = RULES.calendar(build()).mayCut(today).answer() != MayCut.Answer.NO;
+        Scene scene = new Scene(build(), RULES.species().of(species), RULES.knowledge(), light, open);
+        return new LimbJudge(scene)
+                .judge().stream()
+                        .filter(limb -> limb.limb().id().equals(id))
+                        .findFirst()
+                        .orElseThrow();
     }
 
+    /** The same judged in the light of another evaluation of the same limbs. */
+    public Evaluation evaluateInLightOf(Evaluation other) {
+        return Evaluation.in(other.light(), Standing.asSurveyed(build()), List.of(), RULES);
+    }
+
+    /** The verdict on a limb by the table alone, its light unknown. */
     public LimbVerdict judge(String id) {
-        return verdictOn(evaluate(), id);
+        return judgeIn(Map.of(), id);
     }
 
     public static LimbVerdict verdictOn(Evaluation evaluation, String id) {

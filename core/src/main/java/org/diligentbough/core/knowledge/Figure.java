@@ -68,7 +68,25 @@ public enum Figure {
     SAME_SIDE_DEG("degrees", 10, 180),
     BIENNIAL_LEAST_YEARS("years", 1, 20),
     BEND_SLANTING_DEG("degrees", 0, 90),
-    BEND_LEVEL_DEG("degrees", -20, 20);
+    BEND_LEVEL_DEG("degrees", -20, 20),
+    LEAF_PER_WOOD("m2/cm2", 0.01, 1),
+    LEAF_CENTRE("share", 0.3, 1),
+    LEAF_ALONG("share", 0.1, 0.6),
+    LEAF_ACROSS("share", 0.05, 0.6),
+    LEAF_PROJECTION("share", 0.2, 1),
+    DIFFUSE_SHARE("share", 0, 1),
+    GROWING_MEAN_C("C", 0, 15),
+    CROWN_BASE_SHARE("share", 0, 0.8),
+    NEIGHBOUR_LEAF_INDEX("m2/m2", 0.5, 8),
+    HEDGE_LEAF_INDEX("m2/m2", 0.5, 20),
+    WORTH_URGENT("worth", 0, 1),
+    WORTH_DEAD("worth", 0, 1),
+    WORTH_DISEASED("worth", 0, 1),
+    WORTH_DAMAGED("worth", 0, 1),
+    WORTH_UNION("worth", 0, 1),
+    WORTH_FRAME("worth", 0, 1),
+    WORTH_ORDER("worth", 0, 1),
+    WORTH_LIGHT_WHOLE("share", 0.01, 0.5);
 
     private final String unit;
     private final double min;

@@ -1,6 +1,7 @@
 package org.diligentbough.core.plan;
 
 import java.util.Comparator;
+import java.util.Map;
 import org.diligentbough.core.survey.Branching;
 import org.diligentbough.core.verdict.Cut;
 import org.diligentbough.core.verdict.CutKind;
@@ -10,14 +11,24 @@ import org.diligentbough.core.verdict.Verdict;
 
 /**
  * The order in which cuts are given their turn (common practice): urgent, dead, diseased, damaged; then the strategic
- * ones, since one big cut beats many small ones, whole limbs before shortenings; then form.
+ * ones, since one big cut beats many small ones, whole limbs before shortenings; among equals what is worth most for the crown it takes.
  */
 final class CutOrder implements Comparator<LimbVerdict> {
-    private static final Comparator<LimbVerdict> ORDER = Comparator.comparingInt(CutOrder::rank)
-            .thenComparing(limb -> limb.verdict() != Verdict.REMOVE)
-            .thenComparing(limb -> rowOf(limb).ordinal())
-            .thenComparing(limb -> renewed(limb) ? -limb.limb().woodYears().orElse(0) : 0)
-            .thenComparing(LimbVerdict::limb, Branching.THICKEST_FIRST);
+    private final Comparator<LimbVerdict> order;
+
+    CutOrder(Map<String, Worth> worth) {
+        this.order = Comparator.comparingInt(CutOrder::rank)
+                .thenComparing(limb -> limb.verdict() != Verdict.REMOVE)
+                .thenComparing(limb -> renewed(limb) ? -limb.limb().woodYears().orElse(0) : 0)
+                .thenComparing(limb -> -rounded(worth.get(limb.limb().id()).forCrownTaken()))
+                .thenComparing(limb -> rowOf(limb).ordinal())
+                .thenComparing(LimbVerdict::limb, Branching.THICKEST_FIRST);
+    }
+
+    /** What differs by less is alike: the light of limbs that mirror each other differs in its last digits. */
+    private static double rounded(double worth) {
+        return Math.round(worth * 1000) / 1000.0;
+    }
 
     /** Bushes and figs are renewed from their oldest wood on. */
     private static boolean renewed(LimbVerdict limb) {
@@ -26,7 +37,7 @@ final class CutOrder implements Comparator<LimbVerdict> {
 
     @Override
     public int compare(LimbVerdict one, LimbVerdict other) {
-        return ORDER.compare(one, other);
+        return order.compare(one, other);
     }
 
     static int rank(LimbVerdict limb) {

@@ -48,6 +48,7 @@ public final class Planner {
     /**
      * @param taken what the running pruning year has seen already
      * @param pins cuts moved by hand; one whose limb or time is past is passed over
+     * @param worth of each cut, by the limb's tag
      */
     public Planner(
             Scene scene,
@@ -55,7 +56,8 @@ public final class Planner {
             TreeVerdict tree,
             CuttingCalendar calendar,
             TakenThisYear taken,
-            List<Pin> pins) {
+            List<Pin> pins,
+            Map<String, Worth> worth) {
         this.scene = scene;
         this.tree = tree;
         this.years = new YearLanes(scene, tree, calendar, taken);
@@ -64,7 +66,7 @@ public final class Planner {
         this.draft = new PlanDraft(scene, verdicts, byHand, years.first());
         limbs.stream()
                 .filter(limb -> limb.cut().isPresent())
-                .sorted(new CutOrder())
+                .sorted(new CutOrder(worth))
                 .forEach(limb -> verdicts.put(limb.limb().id(), limb));
         draft.waiting.putAll(verdicts);
     }

@@ -8,6 +8,9 @@ import org.diligentbough.core.knowledge.Reason;
 import org.diligentbough.core.season.PruningYear;
 import org.diligentbough.core.season.Season;
 import org.diligentbough.core.season.Window;
+import org.diligentbough.core.survey.Branching;
+import org.diligentbough.core.survey.Limb;
+import org.diligentbough.core.survey.LivingCrown;
 import org.diligentbough.core.verdict.Cut;
 import org.diligentbough.core.verdict.Verdict;
 
@@ -50,6 +53,18 @@ public record RenovationPlan(List<Lane> lanes, List<NotPlaced> notPlaced) {
             Optional<Detail> detail) {
         public Lane {
             cuts = List.copyOf(cuts);
+        }
+
+        /** Makes its cuts on a crown. */
+        public void takeOff(LivingCrown crown, Branching branching) {
+            for (PlannedCut cut : cuts) {
+                Limb limb = branching.get(cut.limb());
+                if (cut.kind() == Verdict.REMOVE) {
+                    crown.remove(limb);
+                } else if (cut.kind() == Verdict.SHORTEN) {
+                    crown.shorten(limb, cut.cut().place().alongM());
+                }
+            }
         }
     }
 

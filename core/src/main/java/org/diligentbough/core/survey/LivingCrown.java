@@ -33,7 +33,12 @@ public final class LivingCrown {
     }
 
     private double ownLeft(Limb limb) {
-        return shares.own(limb) * keptOfOwn.getOrDefault(limb.id(), 1.0);
+        return shares.own(limb) * keptOf(limb.id());
+    }
+
+    /** Share of what a limb carried of its own that it carries still, 0 to 1. */
+    public double keptOf(String limb) {
+        return keptOfOwn.getOrDefault(limb, 1.0);
     }
 
     /** Takes a limb and all that is left on it; returns the share taken. */
@@ -48,7 +53,7 @@ public final class LivingCrown {
 
     /** Cuts a limb at a distance in metres from its base, with the side limbs beyond; returns the share taken. */
     public double shorten(Limb limb, double alongM) {
-        double kept = keptOfOwn.getOrDefault(limb.id(), 1.0);
+        double kept = keptOf(limb.id());
         double nowKept = Math.min(kept, 1 - CrownShares.ownShareBeyond(limb, alongM));
         keptOfOwn.put(limb.id(), nowKept);
         double taken = shares.own(limb) * (kept - nowKept);

@@ -124,7 +124,7 @@ final class AfterCuts {
             double aim = knowledge.get(level ? BEND_LEVEL_DEG : BEND_SLANTING_DEG);
             angleDeg = Math.min(angleDeg, aim);
         }
-        double leafiness = limb.parent().isEmpty() ? limb.leafiness() * leftOf(limb) : limb.leafiness();
+        double leafiness = limb.leafiness() * leftOf(limb);
         return limb.as(lengthM, angleDeg, leafiness, faults(limb, cut));
     }
 

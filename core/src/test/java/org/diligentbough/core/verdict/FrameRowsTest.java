@@ -2,13 +2,11 @@ package org.diligentbough.core.verdict;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
-import static org.diligentbough.core.SurveyBuilder.verdictOn;
 import static org.diligentbough.core.SurveyBuilder.withFrame;
 
 import java.util.Map;
 import java.util.OptionalDouble;
 import java.util.function.UnaryOperator;
-import org.diligentbough.core.Evaluation;
 import org.diligentbough.core.SurveyBuilder;
 import org.diligentbough.core.SurveyBuilder.LimbBuilder;
 import org.diligentbough.core.orchard.Form;
@@ -167,11 +165,10 @@ class FrameRowsTest {
         @Test
         void computedLightUnderAFifthCountsOnlyWithSparseFruit() {
             SurveyBuilder tree = withFrame().limb("X", limb -> limb.fruiting(1)).limb("Y", limb -> limb.fruiting(2));
-            Evaluation dark = tree.evaluate(Map.of("X", 0.19, "Y", 0.19));
-            assertThat(verdictOn(dark, "X").row()).contains(TableRow.SHADED_UNDERNEATH);
-            assertThat(verdictOn(dark, "Y").verdict()).isNotEqualTo(Verdict.REMOVE);
-            assertThat(verdictOn(tree.evaluate(Map.of("X", 0.21)), "X").verdict())
-                    .isNotEqualTo(Verdict.REMOVE);
+            Map<String, Double> dark = Map.of("X", 0.19, "Y", 0.19);
+            assertThat(tree.judgeIn(dark, "X").row()).contains(TableRow.SHADED_UNDERNEATH);
+            assertThat(tree.judgeIn(dark, "Y").verdict()).isNotEqualTo(Verdict.REMOVE);
+            assertThat(tree.judgeIn(Map.of("X", 0.21), "X").verdict()).isNotEqualTo(Verdict.REMOVE);
         }
 
         @Test

@@ -6,7 +6,6 @@ import static org.assertj.core.api.Assertions.within;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.Random;
 import java.util.Set;
@@ -39,7 +38,7 @@ class LogPropertiesTest {
         tree.today = on.plusDays(random.nextInt(200));
         Survey survey = tree.build();
         Standing standing = SurveyBuilder.RULES.standing(List.of(survey), visits);
-        Evaluation after = Evaluation.of(standing, List.of(), SurveyBuilder.RULES, Map.of());
+        Evaluation after = Evaluation.of(standing, List.of(), SurveyBuilder.RULES, List.of());
         PlanRules.hold(after, standing.taken());
         Set<String> standingLimbs =
                 standing.survey().limbs().stream().map(Limb::id).collect(Collectors.toSet());

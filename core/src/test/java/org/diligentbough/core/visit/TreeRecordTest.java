@@ -5,7 +5,6 @@ import static org.assertj.core.api.Assertions.within;
 
 import java.time.LocalDate;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalInt;
 import org.diligentbough.core.Evaluation;
@@ -55,7 +54,7 @@ class TreeRecordTest {
     }
 
     private static Evaluation judged(Standing standing) {
-        return Evaluation.of(standing, List.of(), SurveyBuilder.RULES, Map.of());
+        return Evaluation.of(standing, List.of(), SurveyBuilder.RULES, List.of());
     }
 
     private static Limb limb(Standing standing, String id) {

@@ -5,7 +5,6 @@ import static org.assertj.core.api.Assertions.within;
 
 import java.time.LocalDate;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import org.diligentbough.core.Evaluation;
 import org.diligentbough.core.SurveyBuilder;
@@ -54,7 +53,7 @@ class YearTakenTest {
     }
 
     private static Evaluation judged(Standing standing, Pin... pins) {
-        return Evaluation.of(standing, List.of(pins), SurveyBuilder.RULES, Map.of());
+        return Evaluation.of(standing, List.of(pins), SurveyBuilder.RULES, List.of());
     }
 
     private static List<Lane> of(Evaluation evaluation, int year) {

@@ -1,0 +1,217 @@
+package org.diligentbough.core.light;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.OptionalDouble;
+import org.diligentbough.core.knowledge.Figure;
+import org.diligentbough.core.knowledge.Knowledge;
+import org.diligentbough.core.survey.Branching;
+import org.diligentbough.core.survey.Limb;
+import org.diligentbough.core.survey.LivingCrown;
+import org.diligentbough.core.survey.Point;
+import org.diligentbough.core.survey.Survey;
+import org.diligentbough.core.survey.Survey.Surrounding;
+
+/**
+ * The light in a tree's crown over a growing season, as shares of what falls on open level ground: 0 dark, 1 open. Leaf
+ * areas are those of the tree as surveyed, so that cutting can only let light in. A shortened limb keeps its place in
+ * space and loses leaf. Immutable.
+ */
+public final class CrownLight {
+    private static final int SLICES = 3;
+
+    private final List<Limb> limbs = new ArrayList<>();
+    private final Map<String, Integer> number = new LinkedHashMap<>();
+    private final List<Leaf> bodies = new ArrayList<>();
+    private final List<Neighbour> neighbours;
+    private final Knowledge knowledge;
+    private final Sky sky;
+    private final List<Screen> screens;
+    private final int onALimb;
+    private final Rays rays;
+    private final double[] light;
+
+    /**
+     * @param near trees that stand near, besides those the survey names
+     * @param sky the site's
+     */
+    public CrownLight(Survey survey, Branching branching, List<Neighbour> near, Sky sky, Knowledge knowledge) {
+        this(survey, branching, near, sky, knowledge, SLICES);
+    }
+
+    CrownLight(Survey survey, Branching branching, List<Neighbour> near, Sky sky, Knowledge knowledge, int slices) {
+        this.knowledge = knowledge;
+        this.sky = sky;
+        new LeafOfLimbs(branching, knowledge).byLimb().forEach((id, leaf) -> {
+            number.put(id, bodies.size());
+            limbs.add(branching.get(id));
+            bodies.add(leaf);
+        });
+        this.neighbours = new ArrayList<>(near);
+        survey.surroundings().stream()
+                .filter(thing -> thing.kind() == Surrounding.Kind.TREE)
+                .map(CrownLight::neighbour)
+                .forEach(neighbours::add);
+        neighbours.forEach(tree -> bodies.add(tree.leaf(knowledge)));
+        this.screens = survey.surroundings().stream()
+                .filter(thing -> thing.kind() != Surrounding.Kind.TREE)
+                .map(thing -> new Screen(thing, knowledge))
+                .toList();
+        List<Point> places = new ArrayList<>();
+        for (int i = 0; i < limbs.size(); i++) {
+            places.addAll(CrownPoints.in(bodies.get(i), slices));
+        }
+        this.onALimb = limbs.isEmpty() ? 1 : places.size() / limbs.size();
+        this.rays = new Rays(places, bodies, screens, sky, knowledge.get(Figure.LEAF_PROJECTION));
+        this.light = rays.light();
+    }
+
+    private static Neighbour neighbour(Surrounding tree) {
+        double bearing = Math.toRadians(tree.bearingDeg());
+        return new Neighbour(
+                "",
+                tree.distanceM() * Math.sin(bearing),
+                tree.distanceM() * Math.cos(bearing),
+                tree.heightM(),
+                tree.extentM(),
+                OptionalDouble.empty());
+    }
+
+    private double[] onEach(double[] atPlaces) {
+        double[] mean = new double[limbs.size()];
+        for (int p = 0; p < atPlaces.length; p++) {
+            mean[p / onALimb] += atPlaces[p] / onALimb;
+        }
+        return mean;
+    }
+
+    /** Light on each living limb by its tag: the mean over places in its leaf, 0 to 1. */
+    public Map<String, Double> byLimb() {
+        return byLimb(light);
+    }
+
+    /** The same of a crown of which part is cut; limbs that are gone are absent. */
+    public Map<String, Double> byLimb(LivingCrown crown) {
+        Map<String, Double> all = byLimb(lightIn(crown));
+        all.keySet().removeIf(id -> crown.keptOf(id) <= 0);
+        return all;
+    }
+
+    private Map<String, Double> byLimb(double[] atPlaces) {
+        double[] mean = onEach(atPlaces);
+        Map<String, Double> result = new LinkedHashMap<>();
+        number.forEach((id, i) -> result.put(id, Math.min(1, mean[i])));
+        return result;
+    }
+
+    private double[] lightIn(LivingCrown crown) {
+        double[] kept = new double[bodies.size()];
+        Arrays.fill(kept, 1);
+        number.forEach((id, i) -> kept[i] = crown.keptOf(id));
+        double[] more = rays.moreLight(kept);
+        for (int p = 0; p < more.length; p++) {
+            more[p] += light[p];
+        }
+        return more;
+    }
+
+    /** Share of the leaf on fruiting limbs that has light enough for fruit buds, 0 to 1; empty when nothing fruits. */
+    public OptionalDouble inLight() {
+        double[] all = new double[limbs.size()];
+        Arrays.fill(all, 1);
+        return inLight(light, all);
+    }
+
+    /** The same of a crown of which part is cut. */
+    public OptionalDouble inLight(LivingCrown crown) {
+        return inLight(lightIn(crown), keptOfEach(crown));
+    }
+
+    private double[] keptOfEach(LivingCrown crown) {
+        return limbs.stream().mapToDouble(limb -> crown.keptOf(limb.id())).toArray();
+    }
+
+    private OptionalDouble inLight(double[] atPlaces, double[] kept) {
+        double enough = knowledge.get(Figure.FRUIT_LIGHT);
+        double whole = 0;
+        double lit = 0;
+        for (int p = 0; p < atPlaces.length; p++) {
+            int limb = p / onALimb;
+            if (limbs.get(limb).fruitsAtLeast(1)) {
+                double leaf = kept[limb] * bodies.get(limb).leafAreaM2();
+                whole += leaf;
+                lit += atPlaces[p] >= enough ? leaf : 0;
+            }
+        }
+        return whole > 0 ? OptionalDouble.of(lit / whole) : OptionalDouble.empty();
+    }
+
+    /**
+     * How much more light what stays gets, weighted by leaf, 0 to 1: on fruiting limbs, or on all where none is known to
+     * fruit.
+     *
+     * @param crown what is left
+     */
+    public double letIn(LivingCrown crown) {
+        double[] kept = keptOfEach(crown);
+        double[] bodiesKept = new double[bodies.size()];
+        Arrays.fill(bodiesKept, 1);
+        System.arraycopy(kept, 0, bodiesKept, 0, kept.length);
+        double[] more = onEach(rays.moreLight(bodiesKept));
+        boolean fruiting = false;
+        for (int i = 0; i < limbs.size(); i++) {
+            fruiting |= limbs.get(i).fruitsAtLeast(1) && kept[i] > 0;
+        }
+        double leaf = 0;
+        double gained = 0;
+        for (int i = 0; i < limbs.size(); i++) {
+            if (!fruiting || limbs.get(i).fruitsAtLeast(1)) {
+                double weight = kept[i] * bodies.get(i).leafAreaM2();
+                leaf += weight;
+                gained += weight * more[i];
+            }
+        }
+        return leaf > 0 ? gained / leaf : 0;
+    }
+
+    /** Which limb and which neighbour takes how much from which. */
+    public Shading shading() {
+        double[][] taken = new double[bodies.size()][];
+        for (int k = 0; k < taken.length; k++) {
+            taken[k] = onEach(rays.moreLightWithout(k));
+        }
+        return new Shading(
+                List.copyOf(number.keySet()),
+                neighbours.stream().map(Neighbour::name).toList(),
+                bodies.stream().mapToDouble(Leaf::leafAreaM2).toArray(),
+                taken);
+    }
+
+    /** What this tree takes from the crown of each neighbour, most first. */
+    public List<Shading.Shade> castOnNeighbours() {
+        if (neighbours.isEmpty()) {
+            return List.of();
+        }
+        List<Point> places = new ArrayList<>();
+        for (int n = 0; n < neighbours.size(); n++) {
+            places.addAll(CrownPoints.in(bodies.get(limbs.size() + n), SLICES));
+        }
+        Rays theirs = new Rays(places, bodies, screens, sky, knowledge.get(Figure.LEAF_PROJECTION));
+        double[] kept = new double[bodies.size()];
+        Arrays.fill(kept, limbs.size(), kept.length, 1);
+        double[] more = theirs.moreLight(kept);
+        int onATree = places.size() / neighbours.size();
+        List<Shading.Shade> shades = new ArrayList<>();
+        for (int n = 0; n < neighbours.size(); n++) {
+            double sum = 0;
+            for (int p = n * onATree; p < (n + 1) * onATree; p++) {
+                sum += more[p] / onATree;
+            }
+            shades.add(new Shading.Shade(neighbours.get(n).name(), true, sum));
+        }
+        return Shading.told(shades);
+    }
+}

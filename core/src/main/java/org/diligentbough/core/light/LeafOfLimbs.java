@@ -1,0 +1,48 @@
+package org.diligentbough.core.light;
+
+import java.util.LinkedHashMap;
+import java.util.Map;
+import org.diligentbough.core.knowledge.Figure;
+import org.diligentbough.core.knowledge.Knowledge;
+import org.diligentbough.core.survey.Branching;
+import org.diligentbough.core.survey.Limb;
+import org.diligentbough.core.survey.Point;
+
+/**
+ * Where the leaf of each living limb hangs and how much it is: leaf goes with the cross-section of the wood that carries
+ * it (from memory: Shinozaki et al. 1964), less what the side limbs carry. Dead wood and stubs carry none.
+ */
+public final class LeafOfLimbs {
+    private final Map<String, Leaf> leaves = new LinkedHashMap<>();
+
+    public LeafOfLimbs(Branching branching, Knowledge knowledge) {
+        double perCm2 = knowledge.get(Figure.LEAF_PER_WOOD);
+        for (Limb limb : branching.outwards()) {
+            if (!branching.living(limb)) {
+                continue;
+            }
+            double onSideLimbs = branching.childrenOf(limb).stream()
+                    .filter(branching::living)
+                    .mapToDouble(side -> perCm2 * carriedCm2(side))
+                    .sum();
+            Point base = new Point(0, 0, 0);
+            leaves.put(
+                    limb.id(),
+                    new Leaf(
+                            branching.pointAt(limb, knowledge.get(Figure.LEAF_CENTRE) * limb.lengthM()),
+                            base.towards(limb.azimuthDeg(), limb.angleDeg(), 1),
+                            knowledge.get(Figure.LEAF_ALONG) * limb.lengthM(),
+                            knowledge.get(Figure.LEAF_ACROSS) * limb.lengthM(),
+                            Math.max(0, perCm2 * carriedCm2(limb) - onSideLimbs)));
+        }
+    }
+
+    private static double carriedCm2(Limb limb) {
+        return limb.leafiness() * Math.PI / 4 * limb.diameterCm() * limb.diameterCm();
+    }
+
+    /** The leaf of each living limb by its tag, each limb after the one it grows from; the area may be 0. */
+    public Map<String, Leaf> byLimb() {
+        return java.util.Collections.unmodifiableMap(leaves);
+    }
+}

@@ -1,0 +1,95 @@
+package org.diligentbough.core.plan;
+
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.stream.Collectors;
+import org.diligentbough.core.knowledge.Figure;
+import org.diligentbough.core.light.CrownLight;
+import org.diligentbough.core.survey.LivingCrown;
+import org.diligentbough.core.verdict.Cut;
+import org.diligentbough.core.verdict.LimbVerdict;
+import org.diligentbough.core.verdict.Scene;
+import org.diligentbough.core.verdict.TableRow;
+import org.diligentbough.core.verdict.Verdict;
+
+/**
+ * What a cut is worth, each part from 0 to 1 (own assumptions, in the data file).
+ *
+ * @param risk danger and sickness that go with it
+ * @param lightLetIn how much more light what stays gets, as a share of open-sky light
+ * @param light that light, 1 being as much as one cut can be hoped to let in
+ * @param form what it does for the frame
+ * @param crownTaken share of the living crown it takes, 0 to 1
+ */
+public record Worth(double risk, double lightLetIn, double light, double form, double crownTaken) {
+    /** Twigs would else be worth any number of limbs. */
+    private static final double LEAST_TAKEN = 0.01;
+
+    /** All of it, 0 to 1: each part takes away from what is left to wish for. */
+    public double whole() {
+        return 1 - (1 - risk) * (1 - light) * (1 - form);
+    }
+
+    /** Worth for each share of the crown taken. */
+    public double forCrownTaken() {
+        return whole() / Math.max(LEAST_TAKEN, crownTaken);
+    }
+
+    /** The worth of what is to be done to each limb, by its tag. */
+    public static Map<String, Worth> ofAll(Scene scene, List<LimbVerdict> limbs, CrownLight light) {
+        return limbs.stream()
+                .filter(limb -> limb.cut().isPresent())
+                .collect(Collectors.toMap(limb -> limb.limb().id(), limb -> of(scene, limb, light)));
+    }
+
+    private static Worth of(Scene scene, LimbVerdict limb, CrownLight light) {
+        LivingCrown left = new LivingCrown(scene.branching(), scene.shares());
+        double taken =
+                switch (limb.verdict()) {
+                    case REMOVE -> left.remove(limb.limb());
+                    case SHORTEN ->
+                        left.shorten(
+                                limb.limb(),
+                                limb.cut().map(Cut::place).orElseThrow().alongM());
+                    default -> 0;
+                };
+        double letIn = taken > 0 ? light.letIn(left) : 0;
+        return new Worth(
+                risk(scene, limb),
+                letIn,
+                Math.min(1, letIn / scene.figure(Figure.WORTH_LIGHT_WHOLE)),
+                form(scene, limb),
+                taken);
+    }
+
+    private static double risk(Scene scene, LimbVerdict limb) {
+        if (limb.urgent()) {
+            return scene.figure(Figure.WORTH_URGENT);
+        }
+        Optional<Figure> figure = limb.row().flatMap(Worth::riskOf);
+        return figure.map(scene::figure).orElse(0.0);
+    }
+
+    private static Optional<Figure> riskOf(TableRow row) {
+        return Optional.ofNullable(
+                switch (row) {
+                    case DEAD -> Figure.WORTH_DEAD;
+                    case DISEASED -> Figure.WORTH_DISEASED;
+                    case DAMAGED -> Figure.WORTH_DAMAGED;
+                    case SPLIT_UNION -> Figure.WORTH_UNION;
+                    default -> null;
+                });
+    }
+
+    private static double form(Scene scene, LimbVerdict limb) {
+        return limb.row()
+                .map(row -> switch (row) {
+                    case DEAD, DISEASED, DAMAGED -> 0.0;
+                    case SPLIT_UNION, RUBBING, INTO_CENTRE, THICK_SIDE_LIMB, TOO_HIGH, LOW, ENCROACHING ->
+                        scene.figure(Figure.WORTH_FRAME);
+                    default -> limb.verdict() == Verdict.WAIT ? 0.0 : scene.figure(Figure.WORTH_ORDER);
+                })
+                .orElse(0.0);
+    }
+}
