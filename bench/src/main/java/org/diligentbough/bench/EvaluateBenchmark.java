@@ -76,7 +76,8 @@ public class EvaluateBenchmark {
 
     @Benchmark
     public Evaluation evaluate() {
-        return Evaluation.of(Standing.asSurveyed(survey), List.of(), rules, near);
+        return Evaluation.of(
+                Standing.asSurveyed(survey), new Evaluation.Given(List.of(), List.of(), near), rules);
     }
 
     /** Light in the crown alone. */

@@ -16,6 +16,7 @@ import org.diligentbough.core.survey.Branching;
 import org.diligentbough.core.survey.LivingCrown;
 import org.diligentbough.core.survey.Survey;
 import org.diligentbough.core.verdict.Cautions;
+import org.diligentbough.core.verdict.Decision;
 import org.diligentbough.core.verdict.LimbJudge;
 import org.diligentbough.core.verdict.LimbVerdict;
 import org.diligentbough.core.verdict.Scene;
@@ -43,28 +44,41 @@ public record Evaluation(
 
     /** Judges and plans a survey; what stands round the tree is what the survey names. */
     public static Evaluation of(Survey survey, Rulebook rules) {
-        return of(Standing.asSurveyed(survey), List.of(), rules, List.of());
+        return of(Standing.asSurveyed(survey), Given.NOTHING, rules);
     }
 
     /**
-     * Judges and plans a tree as it stands.
+     * What is known besides the tree itself.
      *
      * @param pins cuts moved by hand
+     * @param decisions about limbs
      * @param near trees that stand near, besides those the survey names
      */
-    public static Evaluation of(Standing standing, List<Pin> pins, Rulebook rules, List<Neighbour> near) {
+    public record Given(List<Pin> pins, List<Decision> decisions, List<Neighbour> near) {
+        /** Nothing moved, nothing decided, nothing near but what the survey names. */
+        public static final Given NOTHING = new Given(List.of(), List.of(), List.of());
+
+        public Given {
+            pins = List.copyOf(pins);
+            decisions = List.copyOf(decisions);
+            near = List.copyOf(near);
+        }
+    }
+
+    /** Judges and plans a tree as it stands. */
+    public static Evaluation of(Standing standing, Given given, Rulebook rules) {
         Survey survey = standing.survey();
         CrownLight light = new CrownLight(
                 survey,
                 new Branching(survey.limbs()),
-                near,
+                given.near(),
                 Sky.over(survey.site(), rules.knowledge()),
                 rules.knowledge());
-        return in(light, standing, pins, rules);
+        return in(light, standing, given, rules);
     }
 
     /** The same in light that was worked out before. */
-    static Evaluation in(CrownLight light, Standing standing, List<Pin> pins, Rulebook rules) {
+    static Evaluation in(CrownLight light, Standing standing, Given given, Rulebook rules) {
         Survey survey = standing.survey();
         CuttingCalendar calendar = rules.calendar(survey);
         MayCut today = calendar.mayCut(survey.today());
@@ -74,10 +88,10 @@ public record Evaluation(
                 rules.knowledge(),
                 light.byLimb(),
                 today.answer() != MayCut.Answer.NO);
-        List<LimbVerdict> limbs = new LimbJudge(scene).judge();
+        List<LimbVerdict> limbs = new LimbJudge(scene).judge(given.decisions());
         TreeVerdict tree = new TreeJudge(scene, limbs, standing.taken()).judge();
         Map<String, Worth> worth = Worth.ofAll(scene, limbs, light);
-        RenovationPlan plan = new Planner(scene, limbs, tree, calendar, standing.taken(), pins, worth)
+        RenovationPlan plan = new Planner(scene, limbs, tree, calendar, standing.taken(), given.pins(), worth)
                 .plan(survey.years().orElse(tree.yearsNeeded()));
         return new Evaluation(scene, light, tree, limbs, worth, plan, today, new Cautions(scene, limbs).all(tree));
     }

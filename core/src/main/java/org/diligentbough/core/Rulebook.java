@@ -2,10 +2,13 @@ package org.diligentbough.core;
 
 import java.time.LocalDate;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalInt;
+import org.diligentbough.core.knowledge.Figure;
 import org.diligentbough.core.knowledge.Knowledge;
 import org.diligentbough.core.orchard.Form;
+import org.diligentbough.core.orchard.Rootstocks;
 import org.diligentbough.core.orchard.Site;
 import org.diligentbough.core.orchard.Species;
 import org.diligentbough.core.orchard.SpeciesTraits;
@@ -17,11 +20,16 @@ import org.diligentbough.core.visit.TreeRecord;
 import org.diligentbough.core.visit.Visit;
 
 /** All that the core goes by: numbers, sources, species and windows. Read once at start; immutable. */
-public record Rulebook(Knowledge knowledge, SpeciesTraits.Table species, WindowTable windows) {
+public record Rulebook(Knowledge knowledge, SpeciesTraits.Table species, WindowTable windows, Rootstocks rootstocks) {
 
     /** Reads the shipped data files; a file that cannot be used stops it with the file's name and line. */
     public static Rulebook load() {
-        return new Rulebook(Knowledge.load(), SpeciesTraits.Table.load(), WindowTable.load());
+        return new Rulebook(Knowledge.load(), SpeciesTraits.Table.load(), WindowTable.load(), Rootstocks.load());
+    }
+
+    /** The same with other values for some figures: what a site has changed. */
+    public Rulebook with(Map<Figure, Double> figures) {
+        return figures.isEmpty() ? this : new Rulebook(knowledge.with(figures), species, windows, rootstocks);
     }
 
     /** When trees of a kind may be cut at a site, by the months alone. */

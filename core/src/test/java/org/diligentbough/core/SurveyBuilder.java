@@ -20,6 +20,7 @@ import org.diligentbough.core.season.MayCut;
 import org.diligentbough.core.survey.Fault;
 import org.diligentbough.core.survey.FaultKind;
 import org.diligentbough.core.survey.Limb;
+import org.diligentbough.core.survey.Noted;
 import org.diligentbough.core.survey.OverTarget;
 import org.diligentbough.core.survey.Role;
 import org.diligentbough.core.survey.Survey;
@@ -60,6 +61,7 @@ public final class SurveyBuilder {
     public double removedLast12Months = 0;
     public boolean stillGrowing = false;
     public TreeSurvey.Trunk trunk = TreeSurvey.Trunk.SOUND;
+    public Noted noted = Noted.NOTHING;
     public OptionalInt years = OptionalInt.empty();
     public Optional<Survey.ObservedStage> stage = Optional.empty();
     public final List<Survey.Surrounding> surroundings = new ArrayList<>();
@@ -111,7 +113,8 @@ public final class SurveyBuilder {
                 removedLast12Months,
                 yearsSinceCut,
                 false,
-                trunk);
+                trunk,
+                noted);
         Site site = new Site(latitude, -2.4, fromJanuary(MEAN_C), fromJanuary(RAIN_MM), policy);
         return new Survey(
                 site, today, surveyedOn == null ? today : surveyedOn, stage, tree, limbs, surroundings, years);
@@ -141,7 +144,7 @@ public final class SurveyBuilder {
 
     /** The same judged in the light of another evaluation of the same limbs. */
     public Evaluation evaluateInLightOf(Evaluation other) {
-        return Evaluation.in(other.light(), Standing.asSurveyed(build()), List.of(), RULES);
+        return Evaluation.in(other.light(), Standing.asSurveyed(build()), Evaluation.Given.NOTHING, RULES);
     }
 
     /** The verdict on a limb by the table alone, its light unknown. */

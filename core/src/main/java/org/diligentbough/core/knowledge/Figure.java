@@ -86,7 +86,10 @@ public enum Figure {
     WORTH_UNION("worth", 0, 1),
     WORTH_FRAME("worth", 0, 1),
     WORTH_ORDER("worth", 0, 1),
-    WORTH_LIGHT_WHOLE("share", 0.01, 0.5);
+    WORTH_LIGHT_WHOLE("share", 0.01, 0.5),
+    SHADE_REACH("times", 1, 10),
+    SPACING_PER_HEIGHT("times", 0.5, 2),
+    FAR_TOO_CLOSE_SHARE("share", 0.1, 2);
 
     private final String unit;
     private final double min;

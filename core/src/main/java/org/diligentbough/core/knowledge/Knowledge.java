@@ -58,6 +58,28 @@ public final class Knowledge {
                 });
     }
 
+    /**
+     * The same with other values for some figures.
+     *
+     * @throws IllegalArgumentException when a value does not lie within what makes sense
+     */
+    public Knowledge with(Map<Figure, Double> others) {
+        Map<Figure, Entry> changed = new EnumMap<>(figures);
+        others.forEach((figure, value) -> {
+            if (!(value >= figure.min() && value <= figure.max())) {
+                throw new IllegalArgumentException(
+                        Codes.of(figure) + " does not lie within " + figure.min() + " and " + figure.max());
+            }
+            changed.put(
+                    figure,
+                    new Entry(
+                            value,
+                            figures.get(figure).source(),
+                            figures.get(figure).meaning()));
+        });
+        return new Knowledge(changed, sources);
+    }
+
     /** The value of a figure, in its unit. */
     public double get(Figure figure) {
         return figures.get(figure).value();

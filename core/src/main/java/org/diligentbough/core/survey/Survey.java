@@ -42,6 +42,11 @@ public record Survey(
                 years);
     }
 
+    /** The same survey with other things round the tree. */
+    public Survey withSurroundings(List<Surrounding> others) {
+        return new Survey(site, today, surveyedOn, observedStage, tree, limbs, others, years);
+    }
+
     /**
      * A stage of growth seen on the tree.
      *

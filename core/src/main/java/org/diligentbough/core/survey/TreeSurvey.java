@@ -47,7 +47,8 @@ public record TreeSurvey(
         double removedLast12Months,
         OptionalDouble yearsSinceCut,
         boolean inContainer,
-        Trunk trunk) {
+        Trunk trunk,
+        Noted noted) {
 
     /** The form aimed at: the one wanted, else the one it has, else what is usual for the species. */
     public Form formAimedAt(SpeciesTraits traits) {
@@ -78,7 +79,8 @@ public record TreeSurvey(
                 share,
                 yearsSinceCut,
                 inContainer,
-                trunk);
+                trunk,
+                noted);
     }
 
     /** Trunk diameter, cm, from its girth. */

@@ -13,6 +13,7 @@ import org.diligentbough.core.orchard.Policy;
 import org.diligentbough.core.orchard.Species;
 import org.diligentbough.core.survey.FaultKind;
 import org.diligentbough.core.survey.Limb;
+import org.diligentbough.core.survey.Noted;
 
 /** What to look out for before and while this tree is cut, and figures of the survey worth a second look. */
 public final class Cautions {
@@ -28,6 +29,7 @@ public final class Cautions {
     /** All that apply: danger to people first, then what the law or neighbours may ask, then the tree, then figures. */
     public List<Reason> all(TreeVerdict tree) {
         people(tree);
+        noted();
         beforeCutting();
         theTree();
         figures();
@@ -40,7 +42,10 @@ public final class Cautions {
         }
         boolean hollowLooked = scene.tree().trunk().soundWallCm().isPresent();
         if (hollowLooked) {
-            say(ReasonCode.CAUTION_SCREENING_ONLY);
+            say(
+                    ReasonCode.CAUTION_SCREENING_ONLY,
+                    TrunkHazard.wallRatio(scene.tree()),
+                    TrunkHazard.strengthLoss(scene.tree()));
         }
         long heavy = limbs.stream()
                 .filter(limb -> limb.cut()
@@ -58,6 +63,55 @@ public final class Cautions {
         }
         if (thorny()) {
             say(ReasonCode.CAUTION_THORNS);
+        }
+    }
+
+    /** What the walk round the whole tree noted. */
+    private void noted() {
+        Noted noted = scene.tree().noted();
+        scene.survey().limbs().stream()
+                .filter(limb -> limb.has(FaultKind.DEAD) && limb.overTarget().isPresent())
+                .filter(limb -> limbs.stream()
+                        .anyMatch(verdict -> verdict.limb().equals(limb)
+                                && verdict.row()
+                                        .filter(TableRow.DECIDED::equals)
+                                        .isPresent()))
+                .forEach(limb -> say(ReasonCode.DECIDED_DESPITE_DANGER, limb.id()));
+        noted.consent().ifPresent(consent -> {
+            if (consent == Noted.Consent.TO_ASK) {
+                say(ReasonCode.CAUTION_CONSENT_ASK);
+            } else if (consent == Noted.Consent.REFUSED) {
+                say(ReasonCode.CAUTION_CONSENT_REFUSED);
+            }
+        });
+        noted.beneath().stream().sorted().forEach(thing -> say(ReasonCode.CAUTION_BENEATH, thing));
+        if (noted.fungus()) {
+            say(ReasonCode.CAUTION_FUNGUS);
+        }
+        if (noted.tiesBite()) {
+            say(ReasonCode.CAUTION_TIES_BITE);
+        }
+        boolean unionEntered = scene.survey().limbs().stream()
+                .anyMatch(limb -> limb.has(FaultKind.NARROW_UNION) || limb.has(FaultKind.INCLUDED_BARK));
+        if (noted.union().filter(union -> union != Noted.StemUnion.WIDE).isPresent() && !unionEntered) {
+            say(ReasonCode.CAUTION_UNION);
+        }
+        noted.openWoundCm().ifPresent(wideCm -> say(ReasonCode.CAUTION_OPEN_WOUND, wideCm));
+        noted.lopsidedFrom()
+                .ifPresent(cause -> say(
+                        cause == Noted.LopsidedFrom.UNKNOWN
+                                ? ReasonCode.CAUTION_LOPSIDED_ASK
+                                : ReasonCode.CAUTION_LOPSIDED,
+                        cause));
+        if (noted.hasFruited().filter(fruited -> !fruited).isPresent()) {
+            say(ReasonCode.CAUTION_NOT_FRUITED);
+        }
+        boolean bends = limbs.stream().anyMatch(limb -> limb.verdict() == Verdict.BEND);
+        if (bends && noted.habit().filter(Noted.Habit.UPRIGHT::equals).isPresent()) {
+            say(ReasonCode.CAUTION_UPRIGHT_HABIT);
+        }
+        if (noted.lastCut().filter(Noted.LastCut.HARD::equals).isPresent()) {
+            say(ReasonCode.CAUTION_CUT_HARD);
         }
     }
 

@@ -29,6 +29,8 @@ public final class LimbJudge {
     private final OwnRuleRows ownRules;
     private final PairRows pairs;
     private final CutSizing sizing;
+    /** Decisions that differ from the table, by the limb's tag. */
+    private final Map<String, Decision> decisions = new HashMap<>();
 
     public LimbJudge(Scene scene) {
         this.scene = scene;
@@ -41,7 +43,22 @@ public final class LimbJudge {
         this.sizing = new CutSizing(scene);
     }
 
-    /** The verdict on each limb, in the order of the survey. */
+    /**
+     * The verdict on each limb, in the order of the survey, with what was decided otherwise. A decision that says what the
+     * table says changes nothing.
+     */
+    public List<LimbVerdict> judge(List<Decision> decided) {
+        List<LimbVerdict> byTable = judge();
+        Map<String, Verdict> verdicts = new HashMap<>();
+        byTable.forEach(limb -> verdicts.put(limb.limb().id(), limb.verdict()));
+        decided.stream()
+                .filter(decision -> verdicts.containsKey(decision.limb()))
+                .filter(decision -> verdicts.get(decision.limb()) != decision.verdict())
+                .forEach(decision -> decisions.put(decision.limb(), decision));
+        return decisions.isEmpty() ? byTable : judge();
+    }
+
+    /** The verdict on each limb by the table, in the order of the survey. */
     public List<LimbVerdict> judge() {
         Map<String, List<Finding>> findings = findings();
         Map<String, LimbVerdict> verdicts = new HashMap<>();
@@ -83,6 +100,7 @@ public final class LimbJudge {
     /** What can be said of a limb alone. {@code takesOver}: another limb is cut back to it, so it may be thick. */
     private List<Finding> ownFindings(Limb limb, boolean takesOver) {
         List<Finding> found = new ArrayList<>();
+        Optional.ofNullable(decisions.get(limb.id())).map(this::decided).ifPresent(found::add);
         Stream.of(soundness.dead(limb), soundness.diseased(limb), soundness.damaged(limb))
                 .flatMap(Optional::stream)
                 .forEach(found::add);
@@ -110,9 +128,20 @@ public final class LimbJudge {
         }
         found.add(shoots.nothingClear());
         if (limb.has(FaultKind.BELOW_GRAFT)) {
-            found.removeIf(finding -> finding.verdict() != Verdict.REMOVE);
+            found.removeIf(finding -> finding.verdict() != Verdict.REMOVE && finding.row() != TableRow.DECIDED);
         }
         return found;
+    }
+
+    private Finding decided(Decision decision) {
+        Limb limb = branching.get(decision.limb());
+        Reason why = scene.reason(ReasonCode.DECIDED, decision.by(), decision.on());
+        return switch (decision.verdict()) {
+            case REMOVE -> Finding.remove(TableRow.DECIDED, why);
+            case SHORTEN -> Finding.act(TableRow.DECIDED, Verdict.SHORTEN, scene.shortenByAThird(limb), why);
+            case BEND -> Finding.act(TableRow.DECIDED, Verdict.BEND, Place.at(CutKind.BEND, limb.lengthM() / 2), why);
+            default -> Finding.leave(TableRow.DECIDED, decision.verdict(), why);
+        };
     }
 
     private Stream<Finding> otherTreeRows(Limb limb) {

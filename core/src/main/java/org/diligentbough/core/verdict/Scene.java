@@ -103,6 +103,10 @@ public final class Scene {
         return knowledge.get(figure);
     }
 
+    public Knowledge knowledge() {
+        return knowledge;
+    }
+
     public Reason reason(ReasonCode code, Object... arguments) {
         return knowledge.reason(code, arguments);
     }

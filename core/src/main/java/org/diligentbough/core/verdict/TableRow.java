@@ -5,6 +5,8 @@ package org.diligentbough.core.verdict;
  * the verdict, the others stand as further reasons.
  */
 public enum TableRow {
+    /** The coordinator decided otherwise than the table. */
+    DECIDED,
     DEAD,
     DISEASED,
     DAMAGED,

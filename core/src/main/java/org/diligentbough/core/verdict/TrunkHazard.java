@@ -8,6 +8,8 @@ import java.util.List;
 import org.diligentbough.core.knowledge.Reason;
 import org.diligentbough.core.knowledge.ReasonCode;
 import org.diligentbough.core.survey.Lean;
+import org.diligentbough.core.survey.Noted;
+import org.diligentbough.core.survey.TreeSurvey;
 import org.diligentbough.core.survey.TreeSurvey.Trunk;
 
 /** What about a trunk calls for a licensed arborist. It screens; it never clears a tree. */
@@ -33,11 +35,12 @@ final class TrunkHazard {
             reasons.add(
                     scene.reason(ReasonCode.REFER_CRACKED_TRUNK, trunk.crackCm().orElseThrow()));
         }
+        if (scene.tree().noted().beneath().contains(Noted.Beneath.POWER_LINE)) {
+            reasons.add(scene.reason(ReasonCode.REFER_POWER_LINE));
+        }
         if (trunk.soundWallCm().isPresent()) {
-            double radiusCm = scene.tree().trunkDiameterCm() / 2;
-            double wallCm = trunk.soundWallCm().getAsDouble();
-            double ratio = wallCm / radiusCm;
-            double loss = strengthLoss(radiusCm, wallCm);
+            double ratio = wallRatio(scene.tree());
+            double loss = strengthLoss(scene.tree());
             if (ratio < scene.figure(HOLLOW_WALL_RATIO)) {
                 reasons.add(scene.reason(ReasonCode.REFER_HOLLOW_WALL, ratio));
             }
@@ -46,6 +49,17 @@ final class TrunkHazard {
             }
         }
         return reasons;
+    }
+
+    /** Sound wall round a hollow as a share of the trunk's radius, t/R (from memory: Mattheck). The wall is known. */
+    static double wallRatio(TreeSurvey tree) {
+        return tree.trunk().soundWallCm().orElseThrow() / (tree.trunkDiameterCm() / 2);
+    }
+
+    /** What a hollow of known wall costs in strength, 0 to 1. */
+    static double strengthLoss(TreeSurvey tree) {
+        return strengthLoss(
+                tree.trunkDiameterCm() / 2, tree.trunk().soundWallCm().orElseThrow());
     }
 
     /**

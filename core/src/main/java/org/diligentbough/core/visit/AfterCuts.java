@@ -176,7 +176,8 @@ final class AfterCuts {
                 tree.removedLast12Months(),
                 OptionalDouble.of(years),
                 tree.inContainer(),
-                tree.trunk());
+                tree.trunk(),
+                tree.noted());
     }
 
     /** What was counted upright, less the limbs among them that were cut and the shoots taken uncounted. */

@@ -28,7 +28,10 @@ class MovedCutsTest {
     private static final Optional<Window.Quality> WITH_CARE = Optional.of(Window.Quality.WITH_CARE);
 
     private static Evaluation with(SurveyBuilder tree, Pin... pins) {
-        return Evaluation.of(Standing.asSurveyed(tree.build()), List.of(pins), SurveyBuilder.RULES, List.of());
+        return Evaluation.of(
+                Standing.asSurveyed(tree.build()),
+                new Evaluation.Given(List.of(pins), List.of(), List.of()),
+                SurveyBuilder.RULES);
     }
 
     private static Lane laneOf(Evaluation evaluation, String limb) {

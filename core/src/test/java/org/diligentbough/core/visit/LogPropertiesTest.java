@@ -38,7 +38,7 @@ class LogPropertiesTest {
         tree.today = on.plusDays(random.nextInt(200));
         Survey survey = tree.build();
         Standing standing = SurveyBuilder.RULES.standing(List.of(survey), visits);
-        Evaluation after = Evaluation.of(standing, List.of(), SurveyBuilder.RULES, List.of());
+        Evaluation after = Evaluation.of(standing, Evaluation.Given.NOTHING, SurveyBuilder.RULES);
         PlanRules.hold(after, standing.taken());
         Set<String> standingLimbs =
                 standing.survey().limbs().stream().map(Limb::id).collect(Collectors.toSet());

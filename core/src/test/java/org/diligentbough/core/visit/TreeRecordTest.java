@@ -54,7 +54,7 @@ class TreeRecordTest {
     }
 
     private static Evaluation judged(Standing standing) {
-        return Evaluation.of(standing, List.of(), SurveyBuilder.RULES, List.of());
+        return Evaluation.of(standing, Evaluation.Given.NOTHING, SurveyBuilder.RULES);
     }
 
     private static Limb limb(Standing standing, String id) {

@@ -53,7 +53,7 @@ class YearTakenTest {
     }
 
     private static Evaluation judged(Standing standing, Pin... pins) {
-        return Evaluation.of(standing, List.of(pins), SurveyBuilder.RULES, List.of());
+        return Evaluation.of(standing, new Evaluation.Given(List.of(pins), List.of(), List.of()), SurveyBuilder.RULES);
     }
 
     private static List<Lane> of(Evaluation evaluation, int year) {

@@ -7,6 +7,7 @@ import java.nio.file.Path;
 import java.util.List;
 import java.util.stream.Stream;
 import org.diligentbough.server.orchard.SiteMapper;
+import org.diligentbough.server.shared.ProblemException;
 import org.diligentbough.server.shared.Today;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -64,10 +65,16 @@ class DemoLoader implements SmartLifecycle {
                     .sorted()
                     .toList();
             for (Path file : found) {
-                LOG.info(
-                        "loaded the demo site {}",
-                        archives.add(Files.readAllBytes(file)).name());
+                LOG.info("loaded the demo site {}", load(file));
             }
+        }
+    }
+
+    private String load(Path file) throws IOException {
+        try {
+            return archives.add(Files.readAllBytes(file)).name();
+        } catch (ProblemException e) {
+            throw new IllegalStateException(file + " cannot be loaded: " + e.getMessage() + " " + e.errors(), e);
         }
     }
 }

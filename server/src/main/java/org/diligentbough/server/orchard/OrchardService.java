@@ -85,12 +85,22 @@ public class OrchardService {
         }
         SiteRow after = site(id);
         history.changed(new About("site", id, id, null), before, after);
-        events.publishEvent(new JudgementOutdated(trees.idsOf(id)));
+        judgeAllAnew(id);
         return after;
     }
 
+    /** The tags that hang at a site, on trees that stand and on those removed. */
+    public List<String> tagsOf(long siteId) {
+        return trees.tagsOf(site(siteId).id());
+    }
+
+    /** Has all trees of a site judged anew, since something they are judged by has changed. */
+    public void judgeAllAnew(long siteId) {
+        events.publishEvent(new JudgementOutdated(trees.idsOf(siteId)));
+    }
+
     @Transactional
-    TreeRow addTree(long siteId, TreeData data) {
+    public TreeRow addTree(long siteId, TreeData data) {
         person.id();
         site(siteId);
         long id = trees.add(siteId, stripped(data));
@@ -144,7 +154,13 @@ public class OrchardService {
                 tree.targetHeightM(),
                 tree.clearanceM(),
                 tree.inContainer(),
-                blankToNull(tree.note()));
+                blankToNull(tree.note()),
+                blankToNull(tree.groupName()),
+                tree.habit(),
+                tree.heightSetBy(),
+                blankToNull(tree.owner()),
+                blankToNull(tree.ownerWishes()),
+                tree.consent());
     }
 
     private static String blankToNull(String text) {

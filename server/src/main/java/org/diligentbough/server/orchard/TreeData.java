@@ -12,6 +12,7 @@ import org.diligentbough.core.orchard.Bearing;
 import org.diligentbough.core.orchard.Form;
 import org.diligentbough.core.orchard.Purpose;
 import org.diligentbough.core.orchard.Species;
+import org.diligentbough.core.survey.Noted;
 import org.diligentbough.server.shared.CodeOf;
 import org.diligentbough.server.shared.MayBeNull;
 
@@ -23,6 +24,8 @@ import org.diligentbough.server.shared.MayBeNull;
  * @param northM metres north of the site's origin
  * @param targetHeightM height wanted, m, or null when none is
  * @param clearanceM clearance wanted beneath, m
+ * @param groupName trees of one name are kept in balance with each other
+ * @param owner who owns it and is asked, when that is not the group
  */
 public record TreeData(
         @NotBlank(message = "is missing; give the tag that hangs on the tree")
@@ -78,4 +81,18 @@ public record TreeData(
         @NotNull(message = "is missing; say yes or no") Boolean inContainer,
 
         @Size(max = 2000, message = "is longer than 2000 letters") @MayBeNull
-        String note) {}
+        String note,
+
+        @Size(max = 80, message = "is longer than 80 letters") @MayBeNull
+        String groupName,
+
+        @CodeOf(Noted.Habit.class) @MayBeNull String habit,
+        @CodeOf(Noted.HeightSetBy.class) @MayBeNull String heightSetBy,
+
+        @Size(max = 80, message = "is longer than 80 letters") @MayBeNull
+        String owner,
+
+        @Size(max = 2000, message = "is longer than 2000 letters") @MayBeNull
+        String ownerWishes,
+
+        @CodeOf(Noted.Consent.class) @MayBeNull String consent) {}

@@ -14,14 +14,15 @@ public interface TreeMapper {
     String COLUMNS = """
             t.id, t.version, t.site_id, t.tag, t.species, t.cultivar, t.rootstock, t.planted_year, t.bearing, t.form,
             t.form_wanted, t.mains_wanted, t.purpose, t.east_m, t.north_m, t.target_height_m, t.clearance_m,
-            t.in_container, t.note, s.id as survey_id, s.surveyed_on, s.height_m, s.spread_m, s.trunk_girth_cm, s.triage,
-            s.urgent_limbs, r.on_date as removed_on,
+            t.in_container, t.note, t.group_name, t.habit, t.height_set_by, t.owner, t.owner_wishes, t.consent, s.id as survey_id, s.surveyed_on, s.height_m, s.spread_m, s.trunk_girth_cm, s.triage,
+            s.urgent_limbs, l.light, l.in_light, l.in_light_after, r.on_date as removed_on,
             (select count(*) from report p where p.tree_id = t.id and p.dealt_on is null)::integer as open_reports
             """;
     String FROM = """
              from tree t left join lateral (
                 select * from survey where tree_id = t.id order by surveyed_on desc, id desc limit 1) s on true
              left join tree_removal r on r.tree_id = t.id
+             left join tree_light l on l.tree_id = t.id
             """;
     String FOUND = """
              where t.site_id = #{siteId} and (r.tree_id is not null) = #{q.removed}
@@ -52,6 +53,12 @@ public interface TreeMapper {
             Double clearanceM,
             Boolean inContainer,
             String note,
+            String groupName,
+            String habit,
+            String heightSetBy,
+            String owner,
+            String ownerWishes,
+            String consent,
             Long surveyId,
             LocalDate surveyedOn,
             Double heightM,
@@ -59,6 +66,9 @@ public interface TreeMapper {
             Double trunkGirthCm,
             String triage,
             Integer urgentLimbs,
+            Double light,
+            Double inLight,
+            Double inLightAfter,
             LocalDate removedOn,
             Integer openReports) {
 
@@ -79,7 +89,13 @@ public interface TreeMapper {
                     targetHeightM,
                     clearanceM,
                     inContainer,
-                    note);
+                    note,
+                    groupName,
+                    habit,
+                    heightSetBy,
+                    owner,
+                    ownerWishes,
+                    consent);
         }
     }
 
@@ -101,15 +117,20 @@ public interface TreeMapper {
     @Select("select " + COLUMNS + FROM + " where t.id = #{id}")
     Optional<TreeRow> get(long id);
 
+    @Select("select tag from tree where site_id = #{siteId} order by tag")
+    List<String> tagsOf(long siteId);
+
     @Select("select id from tree where site_id = #{siteId} order by tag")
     List<Long> idsOf(long siteId);
 
     @Select(value = """
                     insert into tree (site_id, tag, species, cultivar, rootstock, planted_year, bearing, form, form_wanted,
-                                      mains_wanted, purpose, east_m, north_m, target_height_m, clearance_m, in_container, note)
+                                      mains_wanted, purpose, east_m, north_m, target_height_m, clearance_m, in_container, note,
+                                      group_name, habit, height_set_by, owner, owner_wishes, consent)
                     values (#{siteId}, #{t.tag}, #{t.species}, #{t.cultivar}, #{t.rootstock}, #{t.plantedYear}, #{t.bearing},
                             #{t.form}, #{t.formWanted}, #{t.mainsWanted}, #{t.purpose}, #{t.eastM}, #{t.northM},
-                            #{t.targetHeightM}, #{t.clearanceM}, #{t.inContainer}, #{t.note})
+                            #{t.targetHeightM}, #{t.clearanceM}, #{t.inContainer}, #{t.note},
+                            #{t.groupName}, #{t.habit}, #{t.heightSetBy}, #{t.owner}, #{t.ownerWishes}, #{t.consent})
                     returning id
                     """, affectData = true)
     long add(@Param("siteId") long siteId, @Param("t") TreeData tree);
@@ -120,7 +141,8 @@ public interface TreeMapper {
                 planted_year = #{t.plantedYear}, bearing = #{t.bearing}, form = #{t.form}, form_wanted = #{t.formWanted},
                 mains_wanted = #{t.mainsWanted}, purpose = #{t.purpose}, east_m = #{t.eastM}, north_m = #{t.northM},
                 target_height_m = #{t.targetHeightM}, clearance_m = #{t.clearanceM}, in_container = #{t.inContainer},
-                note = #{t.note}, version = version + 1
+                note = #{t.note}, group_name = #{t.groupName}, habit = #{t.habit}, height_set_by = #{t.heightSetBy},
+                owner = #{t.owner}, owner_wishes = #{t.ownerWishes}, consent = #{t.consent}, version = version + 1
             where id = #{id} and version = #{version}
             """)
     int change(@Param("id") long id, @Param("version") int version, @Param("t") TreeData tree);

@@ -33,7 +33,8 @@ class Trees {
             "height", "s.height_m desc nulls last",
             "triage",
                     "(select count(*) from report p where p.tree_id = t.id and p.dealt_on is null) desc, array_position(array['refer','take-out','rest','renovate','maintain'], s.triage) nulls last",
-            "surveyed", "s.surveyed_on nulls first");
+            "surveyed", "s.surveyed_on nulls first",
+            "light", "l.in_light nulls last");
 
     private final OrchardService service;
     private final History history;
@@ -57,6 +58,7 @@ class Trees {
             long siteId,
             TreeData data,
             @MayBeNull SurveySummary survey,
+            @MayBeNull LightSummary light,
             @MayBeNull LocalDate removedOn,
             int openReports) {}
 
@@ -69,6 +71,18 @@ class Trees {
             double trunkGirthCm,
             String triage,
             int urgentLimbs) {}
+
+    /**
+     * Light as last worked out, shares of open-sky light or of fruiting wood, 0 to 1.
+     *
+     * @param mean on its limbs
+     * @param inLight share of its fruiting wood with light enough, null when none is known to fruit
+     * @param inLightAfter the same when its plan is done
+     */
+    record LightSummary(
+            double mean,
+            @MayBeNull Double inLight,
+            @MayBeNull Double inLightAfter) {}
 
     /** One page of trees. */
     record TreePage(List<TreeView> trees, int page, int size, int total) {}
@@ -145,7 +159,9 @@ class Trees {
                         row.trunkGirthCm(),
                         row.triage(),
                         row.urgentLimbs());
+        LightSummary light =
+                row.light() == null ? null : new LightSummary(row.light(), row.inLight(), row.inLightAfter());
         return new TreeView(
-                row.id(), row.version(), row.siteId(), row.data(), survey, row.removedOn(), row.openReports());
+                row.id(), row.version(), row.siteId(), row.data(), survey, light, row.removedOn(), row.openReports());
     }
 }

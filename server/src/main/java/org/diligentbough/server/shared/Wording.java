@@ -48,7 +48,8 @@ public class Wording {
         return messages.getMessage("value-" + code, null, code.replace('-', ' '), Locale.ENGLISH);
     }
 
-    private static String source(Source source) {
+    /** Where a number or a rule comes from. */
+    public String source(Source source) {
         return switch (source.mark()) {
             case COMMON_PRACTICE -> "common practice";
             case FROM_MEMORY -> "from memory: " + source.publication();

@@ -23,7 +23,13 @@ final class SurveyDocument {
             "mainsWanted",
             "purpose",
             "targetHeightM",
-            "clearanceM");
+            "clearanceM",
+            "habit",
+            "heightSetBy",
+            "groupName",
+            "owner",
+            "ownerWishes",
+            "consent");
 
     private final JsonMapper json;
 

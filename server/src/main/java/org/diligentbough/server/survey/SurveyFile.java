@@ -16,6 +16,7 @@ public record SurveyFile(
         TreeFile tree,
         List<LimbFile> limbs,
         List<SurroundingFile> surroundings,
+        List<SideFile> sides,
         Integer years) {
     public static final String FORMAT = "diligent-bough/survey";
     public static final int VERSION = 1;
@@ -66,10 +67,33 @@ public record SurveyFile(
             Double removedLast12Months,
             Double yearsSinceCut,
             Boolean inContainer,
-            TrunkFile trunk) {}
+            TrunkFile trunk,
+            Double spreadNorthSouthM,
+            Double spreadEastWestM,
+            String habit,
+            String heightSetBy,
+            String lopsidedFrom,
+            List<String> beneath,
+            Boolean hasFruited,
+            String lastCut,
+            String groupName,
+            String owner,
+            String ownerWishes,
+            String consent) {}
 
     /** The trunk. */
-    public record TrunkFile(Double crackCm, Boolean crackFresh, Double soundWallCm, String lean) {}
+    public record TrunkFile(
+            Double crackCm,
+            Boolean crackFresh,
+            Double soundWallCm,
+            String lean,
+            String union,
+            Boolean fungus,
+            Double openWoundCm,
+            Boolean tiesBite) {}
+
+    /** What was seen from one side, standing in the same place every time. */
+    public record SideFile(Double bearingDeg, String note) {}
 
     /** One limb. */
     public record LimbFile(

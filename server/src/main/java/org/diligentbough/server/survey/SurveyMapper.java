@@ -58,6 +58,12 @@ public interface SurveyMapper {
     @Select("select " + COLUMNS + " from survey s join person p on p.id = s.surveyed_by where s.id = #{id}")
     Optional<SurveyRow> find(long id);
 
+    @Select("select " + COLUMNS + " from survey s join person p on p.id = s.surveyed_by where s.sent_as = #{key}::uuid")
+    Optional<SurveyRow> sentAs(String key);
+
+    @Update("update survey set sent_as = #{key}::uuid where id = #{id}")
+    int mark(@Param("id") long id, @Param("key") String key);
+
     @Select(value = """
                     insert into survey (tree_id, surveyed_on, surveyed_by, document, height_m, spread_m, trunk_girth_cm, triage,
                                         urgent_limbs)

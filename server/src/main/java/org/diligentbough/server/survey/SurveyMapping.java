@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.OptionalInt;
+import java.util.stream.Collectors;
 import org.diligentbough.core.knowledge.Codes;
 import org.diligentbough.core.orchard.Bearing;
 import org.diligentbough.core.orchard.Form;
@@ -16,6 +17,7 @@ import org.diligentbough.core.survey.Fault;
 import org.diligentbough.core.survey.FaultKind;
 import org.diligentbough.core.survey.Lean;
 import org.diligentbough.core.survey.Limb;
+import org.diligentbough.core.survey.Noted;
 import org.diligentbough.core.survey.OverTarget;
 import org.diligentbough.core.survey.Role;
 import org.diligentbough.core.survey.Survey;
@@ -94,7 +96,27 @@ public final class SurveyMapping {
                 number(tree.removedLast12Months()).orElse(0),
                 number(tree.yearsSinceCut()),
                 Boolean.TRUE.equals(tree.inContainer()),
-                trunk(tree.trunk()));
+                trunk(tree.trunk()),
+                noted(tree));
+    }
+
+    private static Noted noted(TreeFile tree) {
+        TrunkFile trunk =
+                tree.trunk() == null ? new TrunkFile(null, null, null, null, null, null, null, null) : tree.trunk();
+        return new Noted(
+                code(Noted.Habit.class, tree.habit()),
+                code(Noted.HeightSetBy.class, tree.heightSetBy()),
+                code(Noted.LopsidedFrom.class, tree.lopsidedFrom()),
+                orEmpty(tree.beneath()).stream()
+                        .map(thing -> code(Noted.Beneath.class, thing).orElseThrow())
+                        .collect(Collectors.toSet()),
+                Optional.ofNullable(tree.hasFruited()),
+                code(Noted.LastCut.class, tree.lastCut()),
+                code(Noted.StemUnion.class, trunk.union()),
+                Boolean.TRUE.equals(trunk.fungus()),
+                Boolean.TRUE.equals(trunk.tiesBite()),
+                number(trunk.openWoundCm()),
+                code(Noted.Consent.class, tree.consent()));
     }
 
     private static TreeSurvey.Trunk trunk(TrunkFile trunk) {

@@ -3,8 +3,8 @@ package org.diligentbough.server.survey;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
+import java.util.UUID;
 import org.diligentbough.core.Evaluation;
 import org.diligentbough.core.Rulebook;
 import org.diligentbough.core.knowledge.Codes;
@@ -107,14 +107,36 @@ public class SurveyService {
     }
 
     private Evaluation evaluate(JsonNode file) {
-        return Evaluation.of(SurveyMapping.toSurvey(reader.read(file)), rules, Map.of());
+        return Evaluation.of(SurveyMapping.toSurvey(reader.read(file)), rules);
     }
+
+    /**
+     * How a survey is sent.
+     *
+     * @param sentAs a key of its own: sent again under the same key it is kept once
+     * @param basedOn the newest survey the surveyor knew, 0 for none: refused when there is a newer one by now
+     */
+    public record Sending(Optional<UUID> sentAs, Optional<Long> basedOn) {}
 
     /** Keeps a new survey and lets go of the person's draft. */
     @Transactional
-    public SurveyRow add(long treeId, JsonNode sent) {
+    public SurveyRow add(long treeId, JsonNode sent, Sending sending) {
         long who = person.id();
+        Optional<SurveyRow> before = sending.sentAs().map(UUID::toString).flatMap(surveys::sentAs);
+        if (before.isPresent()) {
+            return before.get();
+        }
+        boolean newer = sending.basedOn()
+                .filter(basedOn ->
+                        !basedOn.equals(surveys.newest(orchard.tree(treeId).id())
+                                .map(SurveyRow::id)
+                                .orElse(0L)))
+                .isPresent();
+        if (newer) {
+            throw ProblemException.stale("The newest survey of this tree");
+        }
         SurveyRow added = keep(orchard.tree(treeId), sent, who);
+        sending.sentAs().ifPresent(key -> surveys.mark(added.id(), key.toString()));
         surveys.dropDraft(treeId, who);
         history.added(about(added), added);
         events.publishEvent(new OrchardService.JudgementOutdated(List.of(treeId)));

@@ -4,6 +4,8 @@ import io.swagger.v3.oas.annotations.media.Schema;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.util.List;
+import java.util.Optional;
+import java.util.UUID;
 import org.diligentbough.server.orchard.OrchardService;
 import org.diligentbough.server.survey.SurveyMapper.SurveyRow;
 import org.springframework.http.ContentDisposition;
@@ -61,12 +63,20 @@ class Surveys {
         return service.surveysOf(treeId).stream().map(Surveys::view).toList();
     }
 
-    /** Keeps a survey: a survey file, of which site, today and what is registered of the tree may be left out. */
+    /**
+     * Keeps a survey: a survey file, of which site, today and what is registered of the tree may be left out.
+     *
+     * @param sentAs a key of its own: sent again under the same key it is kept once
+     * @param basedOn the newest survey the surveyor knew, 0 for none; refused with 409 when there is a newer one
+     */
     @PostMapping("/trees/{treeId}/surveys")
     @ResponseStatus(HttpStatus.CREATED)
     SurveyView addSurvey(
-            @PathVariable long treeId, @Schema(implementation = SurveyFile.class) @RequestBody JsonNode survey) {
-        return view(service.add(treeId, survey));
+            @PathVariable long treeId,
+            @RequestParam Optional<UUID> sentAs,
+            @RequestParam Optional<Long> basedOn,
+            @Schema(implementation = SurveyFile.class) @RequestBody JsonNode survey) {
+        return view(service.add(treeId, survey, new SurveyService.Sending(sentAs, basedOn)));
     }
 
     /** Corrects a kept survey. */

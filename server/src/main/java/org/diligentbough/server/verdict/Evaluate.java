@@ -5,7 +5,6 @@ import io.swagger.v3.oas.annotations.media.Content;
 import io.swagger.v3.oas.annotations.media.Schema;
 import java.io.IOException;
 import java.io.InputStream;
-import java.util.Map;
 import org.diligentbough.core.Evaluation;
 import org.diligentbough.core.Rulebook;
 import org.diligentbough.server.shared.ProblemException;
@@ -46,6 +45,6 @@ class Evaluate {
             throw ProblemException.tooLarge("A survey file has at most 1 MiB; this one is larger.");
         }
         SurveyFile survey = reader.read(file);
-        return writer.write(Evaluation.of(SurveyMapping.toSurvey(survey), rules, Map.of()));
+        return writer.write(Evaluation.of(SurveyMapping.toSurvey(survey), rules));
     }
 }

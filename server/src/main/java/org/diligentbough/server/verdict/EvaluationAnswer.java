@@ -16,9 +16,33 @@ public record EvaluationAnswer(
         List<LaneAnswer> plan,
         List<NotPlacedAnswer> notPlaced,
         TodayAnswer today,
-        @MayBeNull @Schema(nullable = true) Object light,
+        LightAnswer light,
         @MayBeNull @Schema(nullable = true) Object outlook,
         List<Worded> cautions) {
+
+    /**
+     * Share of the leaf on fruiting limbs with light enough for fruit buds, before and after the plan; null when nothing is
+     * known to fruit.
+     *
+     * @param takenByNeighbours what each neighbour takes from the whole crown, most first
+     * @param castOnNeighbours what this tree takes from each neighbour, most first
+     */
+    public record LightAnswer(
+            @MayBeNull Double inLightBefore,
+            @MayBeNull Double inLightAfter,
+            List<ShadeAnswer> takenByNeighbours,
+            List<ShadeAnswer> castOnNeighbours) {}
+
+    /** Something that shades or is shaded: a limb by its tag, or a neighbour by its name, which may be empty. */
+    public record ShadeAnswer(String name, boolean neighbour, double takes) {}
+
+    /**
+     * What a cut is worth, its parts from 0 to 1.
+     *
+     * @param lightLetIn how much more light what stays gets, share of open-sky light
+     * @param crownTaken share of the living crown
+     */
+    public record WorthAnswer(double risk, double lightLetIn, double light, double form, double crownTaken) {}
 
     /** The tree as a whole. */
     public record TreeAnswer(
@@ -46,6 +70,7 @@ public record EvaluationAnswer(
             boolean anySeason,
             List<Worded> reasons,
             @MayBeNull Double worth,
+            @MayBeNull WorthAnswer worthOf,
             @MayBeNull CutAnswer cut) {}
 
     /**

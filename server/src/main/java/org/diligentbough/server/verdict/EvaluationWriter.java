@@ -1,9 +1,14 @@
 package org.diligentbough.server.verdict;
 
 import java.util.List;
+import java.util.Map;
+import java.util.OptionalDouble;
 import org.diligentbough.core.Evaluation;
 import org.diligentbough.core.knowledge.Codes;
+import org.diligentbough.core.light.CrownLight;
+import org.diligentbough.core.light.Shading;
 import org.diligentbough.core.plan.RenovationPlan;
+import org.diligentbough.core.plan.Worth;
 import org.diligentbough.core.season.MayCut;
 import org.diligentbough.core.verdict.Cut;
 import org.diligentbough.core.verdict.LimbVerdict;
@@ -22,15 +27,21 @@ public class EvaluationWriter {
 
     /** The answer. */
     public EvaluationAnswer write(Evaluation evaluation) {
+        Map<String, Double> light = evaluation.light().byLimb();
         return new EvaluationAnswer(
                 tree(evaluation),
-                evaluation.limbs().stream().map(this::limb).toList(),
+                evaluation.limbs().stream()
+                        .map(limb -> limb(
+                                limb,
+                                light.get(limb.limb().id()),
+                                evaluation.worth().get(limb.limb().id())))
+                        .toList(),
                 evaluation.plan().lanes().stream().map(this::lane).toList(),
                 evaluation.plan().notPlaced().stream()
                         .map(limb -> new EvaluationAnswer.NotPlacedAnswer(limb.limb(), wording.all(limb.reasons())))
                         .toList(),
                 today(evaluation.today()),
-                null,
+                light(evaluation),
                 null,
                 wording.all(evaluation.cautions()));
     }
@@ -51,16 +62,49 @@ public class EvaluationWriter {
                 tree.yearsNeeded());
     }
 
-    private EvaluationAnswer.LimbAnswer limb(LimbVerdict limb) {
+    private static EvaluationAnswer.LightAnswer light(Evaluation evaluation) {
+        CrownLight light = evaluation.light();
+        return new EvaluationAnswer.LightAnswer(
+                share(light.inLight()),
+                share(light.inLight(evaluation.crownAfterPlan())),
+                shades(light.shading().byNeighbours()),
+                shades(light.castOnNeighbours()));
+    }
+
+    private static Double share(OptionalDouble share) {
+        return share.isPresent() ? thousandths(share.getAsDouble()) : null;
+    }
+
+    static List<EvaluationAnswer.ShadeAnswer> shades(List<Shading.Shade> shades) {
+        return shades.stream()
+                .map(shade ->
+                        new EvaluationAnswer.ShadeAnswer(shade.name(), shade.neighbour(), thousandths(shade.takes())))
+                .toList();
+    }
+
+    /** Light is not known more exactly than that. */
+    static double thousandths(double value) {
+        return Math.round(value * 1000) / 1000.0;
+    }
+
+    private EvaluationAnswer.LimbAnswer limb(LimbVerdict limb, Double light, Worth worth) {
         return new EvaluationAnswer.LimbAnswer(
                 limb.limb().id(),
                 limb.crownShare(),
-                null,
+                light == null ? null : thousandths(light),
                 Codes.of(limb.verdict()),
                 limb.urgent(),
                 limb.anySeason(),
                 wording.all(limb.reasons()),
-                null,
+                worth == null ? null : thousandths(worth.whole()),
+                worth == null
+                        ? null
+                        : new EvaluationAnswer.WorthAnswer(
+                                worth.risk(),
+                                thousandths(worth.lightLetIn()),
+                                thousandths(worth.light()),
+                                worth.form(),
+                                thousandths(worth.crownTaken())),
                 limb.cut().map(EvaluationWriter::cut).orElse(null));
     }
 

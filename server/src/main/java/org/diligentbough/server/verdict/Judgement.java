@@ -11,9 +11,11 @@ import java.util.Map;
 import org.diligentbough.core.Evaluation;
 import org.diligentbough.core.Rulebook;
 import org.diligentbough.core.knowledge.Codes;
+import org.diligentbough.core.light.Shading;
 import org.diligentbough.core.season.CuttingCalendar;
 import org.diligentbough.core.season.PruningYear;
 import org.diligentbough.core.season.Window;
+import org.diligentbough.core.survey.LivingCrown;
 import org.diligentbough.server.plan.PinData;
 import org.diligentbough.server.plan.PlanMapper.PlanRow;
 import org.diligentbough.server.shared.MayBeNull;
@@ -48,6 +50,8 @@ class Judgement {
      *
      * @param planVersion to be sent back when moving cuts
      * @param pins cuts moved by hand of limbs that stand
+     * @param shading which limb shades which
+     * @param lightAfter light on each limb that is left after each lane of the plan, in the plan's order
      * @param times to which a cut can be moved
      */
     record JudgementView(
@@ -58,6 +62,8 @@ class Judgement {
             LocalDate today,
             EvaluationAnswer evaluation,
             TreeDrawing drawing,
+            List<LimbShading> shading,
+            List<Map<String, Double>> lightAfter,
             int planVersion,
             List<PinData> pins,
             List<TimeView> times) {}
@@ -94,12 +100,41 @@ class Judgement {
                 evaluation.scene().survey().today(),
                 writer.write(evaluation),
                 TreeDrawing.of(evaluation),
+                shading(evaluation),
+                lightAfter(evaluation),
                 plan.version(),
                 judgement.pins(plan).stream()
                         .filter(pin ->
                                 evaluation.scene().branching().find(pin.limb()).isPresent())
                         .toList(),
                 times(evaluation));
+    }
+
+    /** What shades a limb, and which limbs it shades, most first. */
+    record LimbShading(
+            String limb, List<EvaluationAnswer.ShadeAnswer> shadedBy, List<EvaluationAnswer.ShadeAnswer> shades) {}
+
+    private static List<LimbShading> shading(Evaluation evaluation) {
+        Shading shading = evaluation.light().shading();
+        return evaluation.scene().survey().limbs().stream()
+                .map(limb -> new LimbShading(
+                        limb.id(),
+                        EvaluationWriter.shades(shading.on(limb.id())),
+                        EvaluationWriter.shades(shading.by(limb.id()))))
+                .toList();
+    }
+
+    private static List<Map<String, Double>> lightAfter(Evaluation evaluation) {
+        LivingCrown crown = new LivingCrown(
+                evaluation.scene().branching(), evaluation.scene().shares());
+        return evaluation.plan().lanes().stream()
+                .map(lane -> {
+                    lane.takeOff(crown, evaluation.scene().branching());
+                    Map<String, Double> light = evaluation.light().byLimb(crown);
+                    light.replaceAll((limb, share) -> EvaluationWriter.thousandths(share));
+                    return light;
+                })
+                .toList();
     }
 
     /** Moves cuts by hand; the plan is made anew round them and says what they break. */

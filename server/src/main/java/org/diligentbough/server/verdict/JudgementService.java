@@ -2,15 +2,21 @@ package org.diligentbough.server.verdict;
 
 import java.time.LocalDate;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import org.diligentbough.core.Evaluation;
-import org.diligentbough.core.Rulebook;
 import org.diligentbough.core.knowledge.Codes;
-import org.diligentbough.core.plan.Pin;
+import org.diligentbough.core.light.Neighbour;
 import org.diligentbough.core.plan.RenovationPlan;
 import org.diligentbough.core.season.PruningYear;
+import org.diligentbough.core.survey.Survey;
+import org.diligentbough.core.verdict.Decision;
 import org.diligentbough.core.verdict.LimbVerdict;
+import org.diligentbough.core.verdict.Verdict;
+import org.diligentbough.core.visit.Standing;
+import org.diligentbough.server.figures.SiteRules;
+import org.diligentbough.server.light.LightMapper;
+import org.diligentbough.server.light.Neighbours;
 import org.diligentbough.server.orchard.OrchardService;
 import org.diligentbough.server.orchard.OrchardService.JudgementOutdated;
 import org.diligentbough.server.orchard.TreeMapper.TreeRow;
@@ -40,7 +46,10 @@ public class JudgementService {
     private final TreeRecords records;
     private final SurveyService surveys;
     private final PlanMapper plans;
-    private final Rulebook rules;
+    private final SiteRules siteRules;
+    private final Neighbours neighbours;
+    private final LightMapper light;
+    private final OpinionMapper opinions;
     private final History history;
     private final CurrentPerson person;
     private final Today today;
@@ -51,7 +60,10 @@ public class JudgementService {
             TreeRecords records,
             SurveyService surveys,
             PlanMapper plans,
-            Rulebook rules,
+            SiteRules siteRules,
+            Neighbours neighbours,
+            LightMapper light,
+            OpinionMapper opinions,
             History history,
             CurrentPerson person,
             Today today,
@@ -60,7 +72,10 @@ public class JudgementService {
         this.records = records;
         this.surveys = surveys;
         this.plans = plans;
-        this.rules = rules;
+        this.siteRules = siteRules;
+        this.neighbours = neighbours;
+        this.light = light;
+        this.opinions = opinions;
         this.history = history;
         this.person = person;
         this.today = today;
@@ -74,16 +89,31 @@ public class JudgementService {
 
     /** The judgement as of a day; empty while nobody had walked to the tree by then. */
     public Optional<Evaluation> on(long treeId, LocalDate day) {
-        List<Pin> pins = pins(plan(treeId)).stream().map(PinData::toPin).toList();
-        return records.standing(treeId, day).map(standing -> Evaluation.of(standing, pins, rules, Map.of()));
+        return records.standing(treeId, day).map(standing -> judge(treeId, standing));
     }
 
     /** The judgement as of a day as if one visit had not been logged. */
     public Evaluation without(long treeId, LocalDate day, long visitId) {
-        List<Pin> pins = pinsOf(treeId).stream().map(PinData::toPin).toList();
         return records.standing(treeId, day, visitId)
-                .map(standing -> Evaluation.of(standing, pins, rules, Map.of()))
+                .map(standing -> judge(treeId, standing))
                 .orElseThrow(() -> ProblemException.notFound("This tree has not been surveyed yet."));
+    }
+
+    private Evaluation judge(long treeId, Standing standing) {
+        TreeRow tree = orchard.tree(treeId);
+        List<Neighbour> near = neighbours.of(tree);
+        Evaluation.Given given = new Evaluation.Given(
+                pinsOf(treeId).stream().map(PinData::toPin).toList(),
+                opinions.decisions(treeId).stream()
+                        .map(decision -> new Decision(
+                                decision.limb(),
+                                Codes.parse(Verdict.class, decision.verdict()).orElseThrow(),
+                                decision.decidedBy(),
+                                decision.decidedOn()))
+                        .toList(),
+                near);
+        Survey survey = Neighbours.withoutRegistered(standing.survey(), near);
+        return Evaluation.of(new Standing(survey, standing.taken()), given, siteRules.of(tree.siteId()));
     }
 
     /** The judgement as of today. */
@@ -146,9 +176,12 @@ public class JudgementService {
         plans.outdated(siteId, today.in(orchard.site(siteId).zone())).forEach(this::judgeAnew);
     }
 
-    private void judgeAnew(long treeId) {
+    /** Judges a tree as it stands today and keeps for lists what came of it. */
+    @Transactional
+    public void judgeAnew(long treeId) {
         plans.clearLanes(treeId);
         plans.forget(treeId);
+        light.forget(treeId);
         Optional<Evaluation> judged = orchard.removed(treeId) ? Optional.empty() : on(treeId, todayAt(treeId));
         judged.ifPresent(evaluation -> keepForLists(treeId, evaluation));
     }
@@ -156,6 +189,7 @@ public class JudgementService {
     private void keepForLists(long treeId, Evaluation evaluation) {
         surveys.judged(treeId, Codes.of(evaluation.tree().triage()), (int)
                 evaluation.limbs().stream().filter(LimbVerdict::urgent).count());
+        keepLight(treeId, evaluation);
         LocalDate now = evaluation.scene().survey().today();
         PruningYear year =
                 PruningYear.of(now, evaluation.scene().survey().site().southern());
@@ -176,6 +210,21 @@ public class JudgementService {
             until = lane.closes().isBefore(until) ? lane.closes() : until;
         }
         plans.judged(treeId, until);
+    }
+
+    private void keepLight(long treeId, Evaluation evaluation) {
+        OptionalDouble mean = evaluation.light().byLimb().values().stream()
+                .mapToDouble(Double::doubleValue)
+                .average();
+        light.keep(
+                treeId,
+                orNull(mean),
+                orNull(evaluation.light().inLight()),
+                orNull(evaluation.light().inLight(evaluation.crownAfterPlan())));
+    }
+
+    private static Double orNull(OptionalDouble value) {
+        return value.isPresent() ? value.getAsDouble() : null;
     }
 
     private static boolean urgent(Evaluation evaluation, RenovationPlan.PlannedCut cut) {

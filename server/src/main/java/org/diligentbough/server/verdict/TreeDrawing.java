@@ -1,7 +1,11 @@
 package org.diligentbough.server.verdict;
 
 import java.util.List;
+import java.util.Map;
+import java.util.Optional;
 import org.diligentbough.core.Evaluation;
+import org.diligentbough.core.light.Leaf;
+import org.diligentbough.core.light.LeafOfLimbs;
 import org.diligentbough.core.survey.Branching;
 import org.diligentbough.core.survey.Limb;
 import org.diligentbough.core.survey.Point;
@@ -24,12 +28,6 @@ public record TreeDrawing(
         @MayBeNull Double targetHeightM,
         @MayBeNull Double clearanceM,
         List<LimbDrawing> limbs) {
-
-    /** Where the middle of a limb's leaf lies, as a share of its length, and how far it reaches along and across it. */
-    private static final double LEAF_CENTRE = 0.62;
-
-    private static final double LEAF_ALONG = 0.42;
-    private static final double LEAF_ACROSS = 0.25;
 
     /**
      * One limb.
@@ -71,6 +69,7 @@ public record TreeDrawing(
         Branching branching = evaluation.scene().branching();
         double trunkTopM =
                 branching.onTrunk().stream().mapToDouble(Limb::originM).max().orElse(tree.heightM() / 3);
+        Map<String, Leaf> leaves = new LeafOfLimbs(branching, evaluation.scene().knowledge()).byLimb();
         return new TreeDrawing(
                 tree.heightM(),
                 tree.spreadM(),
@@ -78,12 +77,16 @@ public record TreeDrawing(
                 trunkTopM,
                 tree.targetHeightM().isPresent() ? tree.targetHeightM().getAsDouble() : null,
                 tree.clearanceM().isPresent() ? tree.clearanceM().getAsDouble() : null,
-                evaluation.limbs().stream().map(limb -> limb(limb, branching)).toList());
+                evaluation.limbs().stream()
+                        .map(limb -> limb(
+                                limb,
+                                branching,
+                                Optional.ofNullable(leaves.get(limb.limb().id()))))
+                        .toList());
     }
 
-    private static LimbDrawing limb(LimbVerdict verdict, Branching branching) {
+    private static LimbDrawing limb(LimbVerdict verdict, Branching branching, Optional<Leaf> leaf) {
         Limb limb = verdict.limb();
-        boolean living = branching.living(limb);
         return new LimbDrawing(
                 limb.id(),
                 limb.parent().orElse(null),
@@ -94,13 +97,13 @@ public record TreeDrawing(
                 limb.lengthM(),
                 limb.azimuthDeg(),
                 limb.angleDeg(),
-                living,
+                leaf.isPresent(),
                 verdict.cut()
                         .map(Cut::place)
                         .map(place -> PointDrawing.of(branching.pointAt(limb, place.alongM())))
                         .orElse(null),
-                living ? PointDrawing.of(branching.pointAt(limb, LEAF_CENTRE * limb.lengthM())) : null,
-                LEAF_ALONG * limb.lengthM(),
-                LEAF_ACROSS * limb.lengthM());
+                leaf.map(found -> PointDrawing.of(found.centre())).orElse(null),
+                leaf.map(Leaf::halfAlongM).orElse(0.0),
+                leaf.map(Leaf::halfAcrossM).orElse(0.0));
     }
 }

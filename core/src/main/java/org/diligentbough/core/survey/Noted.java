@@ -1,0 +1,109 @@
+package org.diligentbough.core.survey;
+
+import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.Set;
+
+/**
+ * What a walk round the whole tree noted besides its measures.
+ *
+ * @param habit how the kind grows by nature
+ * @param heightSetBy what sets the height wanted
+ * @param lopsidedFrom why it leans to one side, asked before correcting
+ * @param beneath what lies within falling distance
+ * @param hasFruited whether it has ever borne
+ * @param lastCut how hard it was cut the last time
+ * @param union how its main stems meet
+ * @param fungus whether fungus grows on the trunk or at its foot
+ * @param tiesBite whether ties or wire bite in
+ * @param openWoundCm width of the largest old wound not closed, cm
+ * @param consent of whoever owns it
+ */
+public record Noted(
+        Optional<Habit> habit,
+        Optional<HeightSetBy> heightSetBy,
+        Optional<LopsidedFrom> lopsidedFrom,
+        Set<Beneath> beneath,
+        Optional<Boolean> hasFruited,
+        Optional<LastCut> lastCut,
+        Optional<StemUnion> union,
+        boolean fungus,
+        boolean tiesBite,
+        OptionalDouble openWoundCm,
+        Optional<Consent> consent) {
+    /** Nothing noted. */
+    public static final Noted NOTHING = new Noted(
+            Optional.empty(),
+            Optional.empty(),
+            Optional.empty(),
+            Set.of(),
+            Optional.empty(),
+            Optional.empty(),
+            Optional.empty(),
+            false,
+            false,
+            OptionalDouble.empty(),
+            Optional.empty());
+
+    public Noted {
+        beneath = Set.copyOf(beneath);
+    }
+
+    /** How a kind grows by nature. */
+    public enum Habit {
+        UPRIGHT,
+        SPREADING,
+        HANGING
+    }
+
+    /** What sets the height wanted. */
+    public enum HeightSetBy {
+        REACH,
+        STEPLADDER,
+        NET_FRAME,
+        BUILDING,
+        NEIGHBOUR_LIGHT
+    }
+
+    /** Why a tree is heavier on one side. */
+    public enum LopsidedFrom {
+        SHADE,
+        WIND,
+        ROOTS_EATEN,
+        OLD_BREAK,
+        UNKNOWN
+    }
+
+    /** What lies within falling distance. */
+    public enum Beneath {
+        PATH,
+        BENCH,
+        BED,
+        BUILDING,
+        ROAD,
+        POWER_LINE,
+        FENCE
+    }
+
+    /** How hard a tree was cut. */
+    public enum LastCut {
+        LIGHT,
+        MODERATE,
+        HARD
+    }
+
+    /** How the main stems of a trunk meet. */
+    public enum StemUnion {
+        WIDE,
+        NARROW,
+        BARK_PRESSED
+    }
+
+    /** What the owner says to the work. */
+    public enum Consent {
+        NOT_NEEDED,
+        TO_ASK,
+        GIVEN,
+        REFUSED
+    }
+}
