@@ -3,6 +3,8 @@ import { DayPage } from './crew/DayPage';
 import { DaySheet } from './crew/DaySheet';
 import { DaysView } from './crew/DaysView';
 import { PeopleView } from './crew/PeopleView';
+import { BulkView } from './bulk/BulkView';
+import { FiguresView } from './figures/FiguresView';
 import { Frame } from './parts/Frame';
 import { OrchardView } from './orchard/OrchardView';
 import { AddSite, EditSite } from './orchard/SiteForm';
@@ -24,6 +26,8 @@ export const router = createBrowserRouter([
       { path: '/sites/new', element: <AddSite /> },
       { path: '/sites/:siteId', element: <OrchardView /> },
       { path: '/sites/:siteId/settings', element: <EditSite /> },
+      { path: '/sites/:siteId/figures', element: <FiguresView /> },
+      { path: '/sites/:siteId/bulk', element: <BulkView /> },
       { path: '/sites/:siteId/walk', element: <WalkPicker /> },
       { path: '/sites/:siteId/trees/new', element: <AddTree /> },
       { path: '/sites/:siteId/trees/:treeId', element: <TreePage /> },

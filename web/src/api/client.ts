@@ -46,6 +46,13 @@ export type Fruit = Schemas['FruitView'];
 export type RemovalData = Schemas['RemovalData'];
 export type Removal = Schemas['RemovalView'];
 export type Board = Schemas['BoardView'];
+export type Job = Schemas['JobView'];
+export type SiteLight = Schemas['SiteLightView'];
+export type FigureView = Schemas['FigureView'];
+export type Opinions = Schemas['OpinionsView'];
+export type Photo = Schemas['PhotoView'];
+export type Table = Schemas['TableView'];
+export type SideFile = Schemas['SideFile'];
 
 export interface FieldProblem {
   pointer: string;

@@ -1,9 +1,11 @@
 import { Button, Form } from 'react-bootstrap';
 import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
 import type { Tree } from '../api/client';
+import { LightPanel } from '../light/LightPanel';
+import { useSiteLight } from '../light/queries';
 import { Loading } from '../parts/Loading';
 import { State } from '../parts/Reasons';
-import { date, metres, words, Words } from '../parts/format';
+import { date, metres, percent, words, Words } from '../parts/format';
 import { useTitle } from '../parts/useTitle';
 import { TodayBoard } from '../today/TodayBoard';
 import { RemovalRegister } from '../wood/RemovalForm';
@@ -17,6 +19,7 @@ const COLUMNS = [
   ['planted', 'Planted'],
   ['height', 'Height'],
   ['triage', 'State'],
+  ['light', 'In light'],
   ['surveyed', 'Surveyed'],
 ] as const;
 
@@ -34,6 +37,8 @@ export function OrchardView() {
   const trees = useTrees(siteId, filter);
   useTitle(site.data?.data.name);
   const picked = Number(params.get('tree')) || undefined;
+  const lit = params.get('light') === 'yes';
+  const light = useSiteLight(siteId, lit);
   const set = (changes: Record<string, string>) =>
     setParams(
       (now) => {
@@ -70,7 +75,25 @@ export function OrchardView() {
           {!filtered && <TodayBoard siteId={siteId} />}
           <div className="orchard">
             <div>
-              <SitePlan trees={list} picked={picked} onPick={(id) => set({ tree: String(id) })} />
+              <Form.Check
+                type="switch"
+                id="orchard-light"
+                label="Light, shade and room"
+                checked={lit}
+                onChange={(e) => set({ light: e.target.checked ? 'yes' : '' })}
+              />
+              <SitePlan
+                trees={list}
+                picked={picked}
+                onPick={(id) => set({ tree: String(id) })}
+                light={lit ? light.data : undefined}
+              />
+              {lit &&
+                (light.data ? (
+                  <LightPanel siteId={siteId} light={light.data} />
+                ) : (
+                  <Loading error={light.error} />
+                ))}
               {pickedTree && <Picked tree={pickedTree} />}
             </div>
             <div>
@@ -152,7 +175,10 @@ function Register({
               <th
                 key={key}
                 aria-sort={sort === key ? 'ascending' : undefined}
-                className={key === 'height' || key === 'planted' ? 'num' : ''}
+                className={key === 'height' || key === 'planted' || key === 'light' ? 'num' : ''}
+                title={
+                  key === 'light' ? 'Share of its fruiting wood with light enough for fruit buds' : undefined
+                }
               >
                 <button type="button" onClick={() => set({ sort: key === 'tag' ? '' : key })}>
                   {name}
@@ -199,6 +225,7 @@ function Register({
                   </>
                 )}
               </td>
+              <td className="num">{tree.light?.inLight == null ? '' : percent(tree.light.inLight)}</td>
               <td className="text-nowrap">{tree.survey ? date(tree.survey.surveyedOn) : ''}</td>
             </tr>
           ))}

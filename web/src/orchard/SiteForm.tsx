@@ -127,6 +127,11 @@ export function EditSite() {
         siteId={siteId}
       />
       <hr />
+      <p>
+        <Link to={'/sites/' + siteId + '/figures'}>Numbers the rules go by</Link>: each with where it comes
+        from, and what this site goes by instead.{' '}
+        <Link to={'/sites/' + siteId + '/bulk'}>Trees in and out</Link>: many at once, as a table or a map.
+      </p>
       <h2>Keep a copy</h2>
       <p>
         The archive holds the site, its trees and all their surveys, in an open format that can be brought in

@@ -1,6 +1,6 @@
 import type { MouseEvent } from 'react';
-import type { Tree } from '../api/client';
-import { metres, words } from '../parts/format';
+import type { SiteLight, Tree } from '../api/client';
+import { metres, percent, words } from '../parts/format';
 import { TRIAGE } from './words';
 
 const MARGIN_M = 3;
@@ -49,12 +49,15 @@ export function SitePlan({
   onPick,
   placing,
   onPlace,
+  light,
 }: {
   trees: Tree[];
   picked?: number;
   onPick?: (id: number) => void;
   placing?: { eastM: number; northM: number };
   onPlace?: (eastM: number, northM: number) => void;
+  /** Light and shade of the season, drawn under the crowns and written in them. */
+  light?: SiteLight;
 }) {
   const points = [
     ...trees.map((tree) => ({
@@ -76,6 +79,7 @@ export function SitePlan({
   const bar = width > 60 ? 20 : width > 30 ? 10 : 5;
   const groups = [...new Set(trees.map((tree) => groupOf(tree.data.species)))];
   const states = Object.keys(CROWN).filter((state) => trees.some((tree) => stateOf(tree) === state));
+  const lights = new Map(light?.trees.map((tree) => [tree.treeId, tree.light]));
   const place = (e: MouseEvent<SVGSVGElement>) => {
     if (!onPlace) return;
     const box = e.currentTarget;
@@ -98,6 +102,7 @@ export function SitePlan({
         <Stripes id="plan-rest" colour="#c99a1b" angle={0} />
         <Stripes id="plan-renovate" colour="#8d5a83" angle={-45} />
       </defs>
+      {light?.ground && <Shade ground={light.ground} west={west} north={north} />}
       {trees.map((tree) => {
         const state = stateOf(tree);
         const crown = CROWN[state]!;
@@ -123,7 +128,7 @@ export function SitePlan({
               cy={y}
               r={radius}
               fill={crown.fill}
-              fillOpacity={0.75}
+              fillOpacity={light ? 0.25 : 0.75}
               stroke={picked === tree.id ? '#33261d' : crown.stroke}
               strokeWidth={picked === tree.id ? 0.4 : 0.12}
               strokeDasharray={crown.dash}
@@ -142,9 +147,46 @@ export function SitePlan({
             >
               {tree.data.tag}
             </text>
+            {lights.has(tree.id) && (
+              <text
+                x={x}
+                y={y - text * 0.55}
+                fontSize={text * 0.85}
+                textAnchor="middle"
+                fill="var(--ink)"
+                stroke="#fffdf6"
+                strokeWidth={text / 5}
+                paintOrder="stroke"
+              >
+                {percent(lights.get(tree.id)!)}
+              </text>
+            )}
           </g>
         );
       })}
+      {light?.tooClose
+        .filter((pair) => pair.overlapM > 0)
+        .map((pair) => {
+          const one = trees.find((tree) => tree.id === pair.oneId);
+          const other = trees.find((tree) => tree.id === pair.otherId);
+          return (
+            one &&
+            other && (
+              <line
+                key={pair.one + ' ' + pair.other}
+                x1={one.data.eastM - west}
+                y1={north - one.data.northM}
+                x2={other.data.eastM - west}
+                y2={north - other.data.northM}
+                stroke="#a03a17"
+                strokeWidth={0.18}
+                strokeDasharray="0.5 0.3"
+              >
+                <title>{`${pair.one} and ${pair.other}: crowns overlap by ${metres(pair.overlapM)}`}</title>
+              </line>
+            )
+          );
+        })}
       {placing && (
         <g>
           <circle
@@ -202,6 +244,38 @@ export function SitePlan({
         ))}
       </g>
     </svg>
+  );
+}
+
+/** Where shade falls over the season: the darker, the less of the open sky's light. */
+function Shade({
+  ground,
+  west,
+  north,
+}: {
+  ground: NonNullable<SiteLight['ground']>;
+  west: number;
+  north: number;
+}) {
+  return (
+    <g aria-hidden="true">
+      {ground.light.map((light, i) => {
+        if (light > 0.97) return null;
+        const column = i % ground.columns;
+        const row = Math.floor(i / ground.columns);
+        return (
+          <rect
+            key={i}
+            x={ground.westM + column * ground.stepM - west}
+            y={north - ground.southM - (row + 1) * ground.stepM}
+            width={ground.stepM * 1.02}
+            height={ground.stepM * 1.02}
+            fill="#2f4252"
+            fillOpacity={0.75 * (1 - light)}
+          />
+        );
+      })}
+    </g>
   );
 }
 

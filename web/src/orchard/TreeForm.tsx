@@ -12,7 +12,7 @@ import { ProblemAlert } from '../parts/ProblemAlert';
 import { useTitle } from '../parts/useTitle';
 import { useAddTree, useChangeTree, useTree, useTrees } from './queries';
 import { SitePlan } from './SitePlan';
-import { BEARINGS, FORMS, PURPOSES, SPECIES } from './words';
+import { BEARINGS, CONSENTS, FORMS, HABITS, HEIGHT_SET_BY, PURPOSES, SPECIES } from './words';
 
 const number = (what: string) =>
   z.string().refine((text) => !Number.isNaN(decimal(text)), 'Give ' + what + ' as a number, such as 4.2.');
@@ -41,6 +41,12 @@ const schema = z.object({
   clearanceM: number('metres'),
   inContainer: z.boolean(),
   note: z.string().max(2000, 'Give at most 2000 letters.'),
+  groupName: z.string().max(80, 'Give at most 80 letters.'),
+  habit: z.string(),
+  heightSetBy: z.string(),
+  owner: z.string().max(80, 'Give at most 80 letters.'),
+  ownerWishes: z.string().max(2000, 'Give at most 2000 letters.'),
+  consent: z.string(),
 });
 type Fields = z.infer<typeof schema>;
 
@@ -61,6 +67,12 @@ const EMPTY: Fields = {
   clearanceM: '',
   inContainer: false,
   note: '',
+  groupName: '',
+  habit: '',
+  heightSetBy: '',
+  owner: '',
+  ownerWishes: '',
+  consent: '',
 };
 
 const fieldsOf = (data: TreeData): Fields => {
@@ -82,6 +94,12 @@ const fieldsOf = (data: TreeData): Fields => {
     clearanceM: text(data.clearanceM),
     inContainer: data.inContainer,
     note: text(data.note),
+    groupName: text(data.groupName),
+    habit: text(data.habit),
+    heightSetBy: text(data.heightSetBy),
+    owner: text(data.owner),
+    ownerWishes: text(data.ownerWishes),
+    consent: text(data.consent),
   };
 };
 
@@ -102,6 +120,12 @@ const dataOf = (fields: Fields): TreeData => ({
   clearanceM: decimal(fields.clearanceM) ?? undefined,
   inContainer: fields.inContainer,
   note: fields.note || undefined,
+  groupName: fields.groupName || undefined,
+  habit: fields.habit || undefined,
+  heightSetBy: fields.heightSetBy || undefined,
+  owner: fields.owner || undefined,
+  ownerWishes: fields.ownerWishes || undefined,
+  consent: fields.consent || undefined,
 });
 
 export function AddTree() {
@@ -178,6 +202,12 @@ const NAMES: Record<keyof Fields, string> = {
   clearanceM: 'Clear beneath',
   inContainer: 'Grows in a container',
   note: 'Note',
+  groupName: 'Group',
+  habit: 'Natural habit',
+  heightSetBy: 'What sets the height',
+  owner: 'Owner',
+  ownerWishes: 'What the owner wants',
+  consent: 'Consent',
 };
 
 /**
@@ -321,6 +351,35 @@ function TreeFields({
                 inputMode="decimal"
                 hint="For mowing or browsing"
               />
+            </Col>
+            <Col sm={4}>
+              <SelectField
+                form={form}
+                name="heightSetBy"
+                label="What sets the height"
+                none="Not said"
+                options={HEIGHT_SET_BY}
+              />
+            </Col>
+            <Col sm={4}>
+              <SelectField form={form} name="habit" label="Natural habit" none="Not said" options={HABITS} />
+            </Col>
+            <Col sm={4}>
+              <TextField
+                form={form}
+                name="groupName"
+                label="Group"
+                hint="Trees of one name are kept in balance"
+              />
+            </Col>
+            <Col sm={4}>
+              <TextField form={form} name="owner" label="Owner" hint="When it is not the group" />
+            </Col>
+            <Col sm={4}>
+              <SelectField form={form} name="consent" label="Consent" none="Not said" options={CONSENTS} />
+            </Col>
+            <Col sm={4}>
+              <TextField form={form} name="ownerWishes" label="What the owner wants" />
             </Col>
           </Row>
           <Form.Group className="mb-3">

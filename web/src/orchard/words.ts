@@ -122,3 +122,24 @@ export const SCHOOLS: Record<string, { label: string; options: Record<string, st
 };
 
 export const MONTHS = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec'];
+
+export const HABITS: Record<string, string> = {
+  upright: 'upright',
+  spreading: 'spreading',
+  hanging: 'hanging',
+};
+
+export const HEIGHT_SET_BY: Record<string, string> = {
+  reach: 'picking from the ground',
+  stepladder: 'a small stepladder',
+  'net-frame': 'a net frame',
+  building: 'a building',
+  'neighbour-light': 'a neighbour’s light',
+};
+
+export const CONSENTS: Record<string, string> = {
+  'not-needed': 'not needed',
+  'to-ask': 'still to ask',
+  given: 'given',
+  refused: 'refused',
+};

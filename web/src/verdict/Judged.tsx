@@ -4,6 +4,7 @@ import { useSearchParams } from 'react-router';
 import type { Judgement } from '../api/client';
 import { compass } from '../parts/format';
 import { PlanLanes } from '../plan/PlanLanes';
+import { LightSummary } from './Light';
 import { Cautions, LimbList, LimbVerdict } from './LimbVerdicts';
 import { standingAfter, type View } from './projection';
 import { marksOf, TreeDrawing } from './TreeDrawing';
@@ -34,6 +35,13 @@ export function Judged({ judgement, treeId }: { judgement: Judgement; treeId: nu
     drawing,
     evaluation.plan.filter((lane) => lane.year <= upTo),
   );
+  // What has no plan to come stands in today's light; later in the light after the last lane up to that year.
+  const lanes = evaluation.plan.filter((lane) => lane.year <= upTo).length;
+  const light = new Map(
+    lanes === 0
+      ? evaluation.limbs.flatMap((limb) => (limb.light == null ? [] : [[limb.id, limb.light] as const]))
+      : Object.entries(judgement.lightAfter[lanes - 1] ?? {}),
+  );
   const turn = (step: number) => set('view', String(((view === 'above' ? 180 : view) + step + 360) % 360));
   const keys = (e: KeyboardEvent) => {
     const step = {
@@ -50,6 +58,7 @@ export function Judged({ judgement, treeId }: { judgement: Judgement; treeId: nu
   return (
     <>
       <Triage judgement={judgement} treeId={treeId} />
+      <LightSummary judgement={judgement} />
       <div className="tree-page">
         <div>
           <div className="d-flex flex-wrap gap-2 mb-1 align-items-center no-print">
@@ -107,16 +116,23 @@ export function Judged({ judgement, treeId }: { judgement: Judgement; treeId: nu
               picked={picked}
               onPick={(id) => set('limb', id)}
               marks={after === 0 ? marksOf(evaluation.limbs) : new Map()}
+              light={light}
             />
           </div>
           <p className="small faint mb-0">
             {view === 'above' ? 'Seen from above.' : 'Seen from the ' + compass(view) + '.'} Teeth: comes off.
-            Bar: shortened. Arc: bent. Hatched: dead. Leaf is shown as a soft cloud.
+            Bar: shortened. Arc: bent. Hatched: dead. Leaf is tinted by its light, the share of the open sky’s
+            written on it.
           </p>
         </div>
         <div>
           {pickedLimb ? (
-            <LimbVerdict limb={pickedLimb} judgement={judgement} />
+            <LimbVerdict
+              limb={pickedLimb}
+              judgement={judgement}
+              treeId={treeId}
+              onPick={(id) => set('limb', id)}
+            />
           ) : (
             <p className="faint">Pick a limb in the drawing or the list for its verdict and why.</p>
           )}

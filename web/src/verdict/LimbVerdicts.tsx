@@ -1,4 +1,6 @@
 import type { Judgement, LimbAnswer, Worded } from '../api/client';
+import { LimbOpinions } from './LimbOpinions';
+import { ShadeOf, WorthOf } from './Light';
 import { Reasons, State } from '../parts/Reasons';
 import { centimetres, metres, minutes, percent } from '../parts/format';
 import { CUT_MEANS, CUTS, REACHES, TECHNIQUES, TICKETS, TOOLS, VERDICTS } from './words';
@@ -26,7 +28,17 @@ function turns(judgement: Judgement, limb: string): string {
     .join(', ');
 }
 
-export function LimbVerdict({ limb, judgement }: { limb: LimbAnswer; judgement: Judgement }) {
+export function LimbVerdict({
+  limb,
+  judgement,
+  treeId,
+  onPick,
+}: {
+  limb: LimbAnswer;
+  judgement: Judgement;
+  treeId: number;
+  onPick: (id: string) => void;
+}) {
   const cut = limb.cut;
   return (
     <section className="limb-verdict" aria-label={'Limb ' + limb.id} aria-live="polite">
@@ -34,7 +46,10 @@ export function LimbVerdict({ limb, judgement }: { limb: LimbAnswer; judgement: 
         <h2 className="mb-0">{limb.id}</h2>
         <State code={limb.verdict} word={VERDICTS[limb.verdict]!} />
         {limb.urgent && <State code="urgent" word="urgent" />}
-        <span className="faint">{percent(limb.crownShare)} of the crown</span>
+        <span className="faint">
+          {percent(limb.crownShare)} of the crown
+          {limb.light != null && ', ' + percent(limb.light) + ' light'}
+        </span>
       </div>
       <Reasons reasons={limb.reasons} />
       {cut && (
@@ -57,6 +72,9 @@ export function LimbVerdict({ limb, judgement }: { limb: LimbAnswer; judgement: 
         </p>
       )}
       {turns(judgement, limb.id) && <p className="mb-0">Planned: {turns(judgement, limb.id)}.</p>}
+      <WorthOf limb={limb} />
+      <ShadeOf limb={limb.id} judgement={judgement} onPick={onPick} />
+      <LimbOpinions limb={limb.id} verdict={limb.verdict} treeId={treeId} />
     </section>
   );
 }
@@ -81,6 +99,7 @@ export function LimbList({
             <th>Limb</th>
             <th className="num">Width</th>
             <th className="num">Crown</th>
+            <th className="num">Light</th>
             <th>Verdict</th>
             <th>Planned</th>
           </tr>
@@ -95,6 +114,7 @@ export function LimbList({
               </td>
               <td className="num">{centimetres(drawn.get(limb.id)?.diameterCm ?? 0)}</td>
               <td className="num">{percent(limb.crownShare)}</td>
+              <td className="num">{limb.light == null ? '' : percent(limb.light)}</td>
               <td>
                 <State code={limb.verdict} word={VERDICTS[limb.verdict]!} />
                 {limb.urgent && (

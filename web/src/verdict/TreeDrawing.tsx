@@ -1,5 +1,6 @@
 import type { Drawing, LimbAnswer, LimbDrawing } from '../api/client';
 import { centimetres, compass } from '../parts/format';
+import { leafColour } from '../light/colour';
 import { between, seen, type Standing, type View } from './projection';
 import { VERDICTS } from './words';
 
@@ -35,6 +36,7 @@ export function TreeDrawing({
   picked,
   onPick,
   marks,
+  light,
 }: {
   drawing: Drawing;
   limbs: Map<string, LimbAnswer>;
@@ -43,6 +45,8 @@ export function TreeDrawing({
   picked?: string;
   onPick?: (id: string) => void;
   marks: Map<string, Mark>;
+  /** Share of open-sky light on each limb; without it leaf is shown green. */
+  light?: Map<string, number>;
 }) {
   const parents = new Map(drawing.limbs.map((limb) => [limb.id, limb.parent]));
   const goes = (id: string | null | undefined): boolean =>
@@ -99,7 +103,7 @@ export function TreeDrawing({
         />
       )}
       {inOrder.map((one) => (
-        <Leaf key={one.limb.id} standing={one} view={view} />
+        <Leaf key={one.limb.id} standing={one} view={view} light={light?.get(one.limb.id)} />
       ))}
       {inOrder.map((one) => (
         <Wood
@@ -115,6 +119,13 @@ export function TreeDrawing({
       {inOrder.map((one) => (
         <CutMark key={one.limb.id} limb={one.limb} mark={marks.get(one.limb.id)} view={view} text={text} />
       ))}
+      {light &&
+        inOrder
+          // One in each main limb, and in the one picked: all would hide the tree.
+          .filter((one) => one.limb.parent == null || one.limb.id === picked)
+          .map((one) => (
+            <Share key={one.limb.id} standing={one} view={view} text={text} light={light.get(one.limb.id)} />
+          ))}
       <Tags
         standing={inOrder}
         view={view}
@@ -203,7 +214,7 @@ function Compass({ at, top, text }: { at: number; top: number; text: number }) {
 }
 
 /** What a limb carries of its own leaf, as a soft cloud round its outer part. */
-function Leaf({ standing: { limb, left }, view }: { standing: Standing; view: View }) {
+function Leaf({ standing: { limb, left }, view, light }: { standing: Standing; view: View; light?: number }) {
   if (!limb.leafCentre || left < 0.5) return null;
   const base = seen(limb.base, view);
   const tip = seen(limb.tip, view);
@@ -219,10 +230,41 @@ function Leaf({ standing: { limb, left }, view }: { standing: Standing; view: Vi
       rx={Math.max(along, across)}
       ry={across}
       transform={`rotate(${turn} ${middle.x} ${middle.y})`}
-      fill="#7c9c62"
-      fillOpacity={0.17}
+      fill={light === undefined ? '#7c9c62' : leafColour(light)}
+      fillOpacity={light === undefined ? 0.17 : 0.34}
       pointerEvents="none"
     />
+  );
+}
+
+/** The light on a limb's leaf, in per cent, where the leaf hangs. */
+function Share({
+  standing: { limb, left },
+  view,
+  text,
+  light,
+}: {
+  standing: Standing;
+  view: View;
+  text: number;
+  light?: number;
+}) {
+  if (!limb.leafCentre || left < 0.5 || light === undefined) return null;
+  const middle = seen(limb.leafCentre, view);
+  return (
+    <text
+      x={middle.x}
+      y={middle.y}
+      fontSize={text * 0.82}
+      textAnchor="middle"
+      fill="#3d3a1c"
+      stroke="#fffdf6"
+      strokeWidth={text / 6}
+      paintOrder="stroke"
+      pointerEvents="none"
+    >
+      {Math.round(light * 100)} %
+    </text>
   );
 }
 

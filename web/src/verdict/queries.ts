@@ -1,5 +1,6 @@
 import { useQuery } from '@tanstack/react-query';
 import { api, unwrap } from '../api/client';
+import { useChange } from '../api/useChange';
 
 export const useJudgement = (treeId: number, surveyed: boolean) =>
   useQuery({
@@ -31,4 +32,35 @@ export const useMayCut = (treeId: number, on: string) =>
     queryFn: async () =>
       unwrap(await api.GET('/api/trees/{treeId}/season', { params: { path: { treeId }, query: { on } } })),
     placeholderData: (before) => before,
+  });
+
+export const useOpinions = (treeId: number) =>
+  useQuery({
+    queryKey: ['opinions', treeId],
+    queryFn: async () =>
+      unwrap(await api.GET('/api/trees/{treeId}/opinions', { params: { path: { treeId } } })),
+  });
+
+interface Verdict {
+  verdict: string;
+  note?: string;
+}
+
+/** Keeps what the person thinks of a limb. */
+export const useThink = (treeId: number) =>
+  useChange(async ({ limb, body }: { limb: string; body: Verdict }) =>
+    unwrap(
+      await api.PUT('/api/trees/{treeId}/limbs/{limb}/opinion', { params: { path: { treeId, limb } }, body }),
+    ),
+  );
+
+/** Decides about a limb, or leaves it to the rules again. */
+export const useDecide = (treeId: number) =>
+  useChange(async ({ limb, body }: { limb: string; body: Verdict | null }) => {
+    const params = { path: { treeId, limb } };
+    return unwrap(
+      body
+        ? await api.PUT('/api/trees/{treeId}/limbs/{limb}/decision', { params, body })
+        : await api.DELETE('/api/trees/{treeId}/limbs/{limb}/decision', { params }),
+    );
   });

@@ -114,7 +114,10 @@ public final class LimbJudge {
         if (!takesOver && !pairs.keptInUnion(limb)) {
             frame.thickSideLimb(limb).ifPresent(found::add);
         }
-        frame.tooHigh(limb).ifPresent(found::add);
+        // What takes over where another is lowered to it stays for this step, even if it is still too high.
+        frame.tooHigh(limb)
+                .filter(finding -> !takesOver || finding.verdict() != Verdict.REMOVE)
+                .ifPresent(found::add);
         frame.low(limb).ifPresent(found::add);
         frame.encroaching(limb).ifPresent(found::add);
         if (!scene.bush()) {

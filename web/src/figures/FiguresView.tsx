@@ -1,0 +1,187 @@
+import { useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
+import { Button, Form } from 'react-bootstrap';
+import { Link, useParams } from 'react-router';
+import { api, type FigureView, unwrap } from '../api/client';
+import { useChange } from '../api/useChange';
+import { Loading } from '../parts/Loading';
+import { ProblemAlert } from '../parts/ProblemAlert';
+import { dateTime, Words } from '../parts/format';
+import { useTitle } from '../parts/useTitle';
+
+const useFigures = (siteId: number) =>
+  useQuery({
+    queryKey: ['figures', siteId],
+    queryFn: async () =>
+      unwrap(await api.GET('/api/sites/{siteId}/figures', { params: { path: { siteId } } })),
+  });
+
+const useChangeFigure = (siteId: number) =>
+  useChange(async ({ figure, body }: { figure: string; body: { value: number; note?: string } | null }) => {
+    const params = { path: { siteId, figure } };
+    return unwrap(
+      body
+        ? await api.PUT('/api/sites/{siteId}/figures/{figure}', { params, body })
+        : await api.DELETE('/api/sites/{siteId}/figures/{figure}', { params }),
+    );
+  });
+
+const shown = (value: number, unit: string) =>
+  unit === 'share' ? Math.round(value * 1000) / 10 + ' %' : Math.round(value * 1000) / 1000 + ' ' + unit;
+
+/** Every number the rules go by, where it comes from, and what this site goes by instead. */
+export function FiguresView() {
+  const siteId = Number(useParams().siteId);
+  const figures = useFigures(siteId);
+  const change = useChangeFigure(siteId);
+  const [find, setFind] = useState('');
+  const [editing, setEditing] = useState<string>();
+  useTitle('Numbers');
+  if (!figures.data) return <Loading error={figures.error} />;
+  const wanted = figures.data.filter((one) =>
+    (one.meaning + ' ' + one.figure + ' ' + one.source).toLowerCase().includes(find.toLowerCase()),
+  );
+  const changed = figures.data.filter((one) => one.changed).length;
+  return (
+    <>
+      <h1>Numbers the rules go by</h1>
+      <p className="faint">
+        Each with where it comes from. What this site changes holds for its own trees only; they are judged
+        anew at once. {changed > 0 ? changed + ' changed here.' : 'Nothing is changed here.'}{' '}
+        <Link to={'/sites/' + siteId + '/settings'}>Back to the site</Link>
+      </p>
+      <Form.Control
+        type="search"
+        size="sm"
+        style={{ maxWidth: 260 }}
+        placeholder="Find a number"
+        aria-label="Find a number"
+        value={find}
+        onChange={(e) => setFind(e.target.value)}
+      />
+      <ProblemAlert error={change.error} />
+      <table className="table table-sm mt-2">
+        <thead>
+          <tr>
+            <th>What it is</th>
+            <th className="num">Shipped</th>
+            <th>Comes from</th>
+            <th>This site</th>
+          </tr>
+        </thead>
+        <tbody>
+          {wanted.map((one) => (
+            <tr key={one.figure}>
+              <td>
+                {one.meaning}
+                <div className="faint small">{Words(one.figure)}</div>
+              </td>
+              <td className="num text-nowrap">{shown(one.shipped, one.unit)}</td>
+              <td className="small">{one.source}</td>
+              <td style={{ minWidth: 230 }}>
+                {editing === one.figure ? (
+                  <Change
+                    figure={one}
+                    saving={change.isPending}
+                    leave={() => setEditing(undefined)}
+                    keep={(value, note) =>
+                      void change
+                        .mutateAsync({ figure: one.figure, body: { value, note } })
+                        .then(() => setEditing(undefined))
+                    }
+                  />
+                ) : (
+                  <>
+                    {one.changed && (
+                      <div>
+                        <strong>{shown(one.changed.value, one.unit)}</strong>{' '}
+                        <span className="small faint">
+                          {one.changed.by}, {dateTime(one.changed.at)}
+                          {one.changed.note && ': ' + one.changed.note}
+                        </span>
+                      </div>
+                    )}
+                    <Button
+                      size="sm"
+                      variant="link"
+                      className="p-0 me-2"
+                      aria-label={'Change: ' + one.meaning}
+                      onClick={() => setEditing(one.figure)}
+                    >
+                      Change
+                    </Button>
+                    {one.changed && (
+                      <Button
+                        size="sm"
+                        variant="link"
+                        className="p-0"
+                        onClick={() => change.mutate({ figure: one.figure, body: null })}
+                      >
+                        Put back
+                      </Button>
+                    )}
+                  </>
+                )}
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </>
+  );
+}
+
+function Change({
+  figure,
+  saving,
+  leave,
+  keep,
+}: {
+  figure: FigureView;
+  saving: boolean;
+  leave: () => void;
+  keep: (value: number, note?: string) => void;
+}) {
+  const share = figure.unit === 'share';
+  const now = figure.changed?.value ?? figure.shipped;
+  const [text, setText] = useState(String(Math.round((share ? now * 100 : now) * 1000) / 1000));
+  const [note, setNote] = useState(figure.changed?.note ?? '');
+  const number = Number(text.replace(',', '.'));
+  const good = text.trim() !== '' && Number.isFinite(number);
+  return (
+    <Form
+      className="d-flex flex-wrap gap-1 align-items-center"
+      onSubmit={(e) => {
+        e.preventDefault();
+        if (good) keep(share ? number / 100 : number, note.trim() || undefined);
+      }}
+    >
+      <Form.Control
+        size="sm"
+        autoFocus
+        style={{ width: 80 }}
+        inputMode="decimal"
+        aria-label={figure.meaning}
+        isInvalid={!good}
+        value={text}
+        onChange={(e) => setText(e.target.value)}
+      />
+      <span>{share ? '%' : figure.unit}</span>
+      <Form.Control
+        size="sm"
+        style={{ width: 150 }}
+        placeholder="why"
+        aria-label="Why"
+        maxLength={500}
+        value={note}
+        onChange={(e) => setNote(e.target.value)}
+      />
+      <Button size="sm" type="submit" disabled={saving || !good}>
+        Keep
+      </Button>
+      <Button size="sm" variant="link" onClick={leave}>
+        Leave
+      </Button>
+    </Form>
+  );
+}
