@@ -1,8 +1,42 @@
 import react from '@vitejs/plugin-react';
+import { VitePWA } from 'vite-plugin-pwa';
 import { defineConfig } from 'vitest/config';
 
 export default defineConfig({
-  plugins: [react()],
+  plugins: [
+    react(),
+    VitePWA({
+      registerType: 'autoUpdate',
+      injectRegister: 'script-defer',
+      manifest: {
+        name: 'Diligent Bough',
+        short_name: 'Bough',
+        description: 'Assess, plan and renovate the fruit trees of an orchard.',
+        start_url: '/',
+        display: 'standalone',
+        background_color: '#f6f1e4',
+        theme_color: '#33261d',
+        icons: [{ src: '/mark.svg', sizes: 'any', type: 'image/svg+xml', purpose: 'any' }],
+      },
+      workbox: {
+        globPatterns: ['**/*.{js,css,html,svg,woff2}'],
+        navigateFallback: '/index.html',
+        navigateFallbackDenylist: [/^\/api\//],
+        runtimeCaching: [
+          // A draft is the phone's own business, a picture and progress too large or too short-lived to keep.
+          {
+            urlPattern: ({ url }) => /\/api\/(.*\/draft|photos\/.*|jobs\/.*)$/.test(url.pathname),
+            handler: 'NetworkOnly',
+          },
+          {
+            urlPattern: ({ url }) => url.pathname.startsWith('/api/'),
+            handler: 'NetworkFirst',
+            options: { cacheName: 'taken-along', networkTimeoutSeconds: 6, expiration: { maxEntries: 400 } },
+          },
+        ],
+      },
+    }),
+  ],
   build: {
     target: 'es2022',
     chunkSizeWarningLimit: 900,

@@ -12,9 +12,12 @@ const queries = new QueryClient({
   defaultOptions: {
     queries: {
       staleTime: 10_000,
-      // What was refused will be refused again.
-      retry: (count, error) => !(error instanceof Problem && error.status >= 400) && count < 2,
+      // Without signal the phone answers with what it took along.
+      networkMode: 'always',
+      // What was refused will be refused again; without signal asking twice only takes time.
+      retry: (count, error) => !(error instanceof Problem) && count < 2,
     },
+    mutations: { networkMode: 'always' },
   },
 });
 

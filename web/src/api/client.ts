@@ -52,6 +52,7 @@ export type FigureView = Schemas['FigureView'];
 export type Opinions = Schemas['OpinionsView'];
 export type Photo = Schemas['PhotoView'];
 export type Table = Schemas['TableView'];
+export type FieldTree = Schemas['FieldTree'];
 export type SideFile = Schemas['SideFile'];
 
 export interface FieldProblem {

@@ -110,7 +110,8 @@ export function SitePlan({
         const y = north - tree.data.northM;
         const radius = (tree.survey?.spreadM ?? UNSURVEYED_SPREAD_M) / 2;
         const spread = tree.survey ? `, ${metres(tree.survey.spreadM)} wide` : '';
-        const name = `${tree.data.tag}, ${words(tree.data.species)}, ${TRIAGE[state]}${spread}`;
+        const lit = lights.has(tree.id) ? ' ' + percent(lights.get(tree.id)!) + ' light' : '';
+        const name = `${tree.data.tag}${lit}, ${words(tree.data.species)}, ${TRIAGE[state]}${spread}`;
         return (
           <g
             key={tree.id}

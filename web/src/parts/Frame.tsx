@@ -1,6 +1,7 @@
 import { Link, NavLink, Outlet, useNavigate, useParams } from 'react-router';
 import { Form } from 'react-bootstrap';
 import { PersonPicker } from '../crew/PersonPicker';
+import { useSending } from '../field/useWaiting';
 import { useSites, useTree } from '../orchard/queries';
 import { SeasonRibbon } from '../season/SeasonRibbon';
 
@@ -9,6 +10,7 @@ export function Frame() {
   const { siteId, treeId } = useParams();
   const sites = useSites();
   const navigate = useNavigate();
+  useSending();
   const site = sites.data?.find((one) => String(one.id) === siteId);
   return (
     <>

@@ -3,12 +3,16 @@ import { Button, Form } from 'react-bootstrap';
 import type { LimbFile } from '../api/client';
 import { hasFault, nextTag, thickestFirst, toggleFault, withSideLimbs } from './draft';
 import { Chips, Direction, More, NumberInput } from './inputs';
+import { Rose, Tilt } from './Dials';
+import { MeasureHelper } from './MeasureHelper';
+import { Sketch, type Touch } from './Sketch';
 import { DISEASES, FAULT_GROUPS, FAULTS, FRUITING, LEAFINESS, OVER, PAIRED, ROLES } from './words';
 
 /** One limb: where it leaves, how it lies, how thick and long it is, what is wrong with it. */
 export function LimbEditor({
   start,
   others,
+  heightM,
   onDone,
   onRemove,
   onLeave,
@@ -16,12 +20,15 @@ export function LimbEditor({
 }: {
   start: Partial<LimbFile>;
   others: Partial<LimbFile>[];
+  heightM?: number | null;
   onDone: (limb: Partial<LimbFile>, another: boolean) => void;
   onRemove?: () => void;
   onLeave: () => void;
   isNew: boolean;
 }) {
   const [limb, setLimb] = useState(start);
+  // A tag somebody wrote stays; one that was given follows what the limb grows from.
+  const [tagged, setTagged] = useState(false);
   const [missing, setMissing] = useState<string[]>([]);
   const set = (change: Partial<LimbFile>) => setLimb((now) => ({ ...now, ...change }));
   const below = withSideLimbs(others, start.id ?? '');
@@ -29,8 +36,18 @@ export function LimbEditor({
   const parent = others.find((other) => other.id === limb.parent);
   const pickParent = (id: string) => {
     const grownFrom = id || undefined;
-    const ownTag = limb.id === start.id && isNew ? nextTag(others, grownFrom) : limb.id;
+    const ownTag = isNew && !tagged ? nextTag(others, grownFrom) : limb.id;
     set({ parent: grownFrom, originHeightM: undefined, originAlongM: undefined, id: ownTag });
+  };
+  const touched = ({ parent: grownFrom, alongM }: Touch) => {
+    // A limb drawn from its own side limb would grow from itself.
+    if (grownFrom && below.has(grownFrom)) return;
+    const id = isNew && !tagged ? nextTag(others, grownFrom) : limb.id;
+    set(
+      grownFrom
+        ? { parent: grownFrom, originAlongM: alongM, originHeightM: undefined, id }
+        : { parent: undefined, originHeightM: alongM, originAlongM: undefined, id },
+    );
   };
   const done = (another: boolean) => {
     const lacks = [
@@ -59,7 +76,10 @@ export function LimbEditor({
             style={{ width: 90, fontSize: '1.2rem' }}
             value={limb.id ?? ''}
             maxLength={40}
-            onChange={(e) => set({ id: e.target.value })}
+            onChange={(e) => {
+              setTagged(true);
+              set({ id: e.target.value });
+            }}
           />
         </div>
         <div className="flex-grow-1">
@@ -81,68 +101,53 @@ export function LimbEditor({
           </Form.Select>
         </div>
       </div>
+      <Sketch limbs={[...others, limb]} heightM={heightM} at={limb.id} onTouch={touched} />
+      <p className="faint small mb-2">
+        Touch the trunk or a limb where this one leaves.{' '}
+        {limb.parent
+          ? limb.originAlongM !== undefined && limb.originAlongM + ' m along ' + limb.parent
+          : limb.originHeightM !== undefined && limb.originHeightM + ' m up the trunk'}
+      </p>
       <NumberInput
         label="Width"
         unit="cm at its base"
+        length="cm"
         value={limb.diameterCm}
         step={1}
         min={0.1}
         max={200}
         onChange={(diameterCm) => set({ diameterCm })}
       />
-      {limb.parent ? (
-        <NumberInput
-          key={'along' + limb.parent}
-          label="Leaves its limb"
-          unit="m along it"
-          value={limb.originAlongM}
-          step={0.1}
-          max={parent?.lengthM ?? 50}
-          onChange={(originAlongM) => set({ originAlongM })}
-        />
-      ) : (
-        <NumberInput
-          label="Leaves the trunk"
-          unit="m above ground"
-          value={limb.originHeightM}
-          step={0.1}
-          max={50}
-          onChange={(originHeightM) => set({ originHeightM })}
-        />
-      )}
+      <Quick
+        what="width"
+        unit="cm"
+        values={limb.parent ? [1, 2, 3, 4, 5, 6, 8] : [4, 6, 8, 10, 12, 15, 20]}
+        onPick={(diameterCm) => set({ diameterCm })}
+      />
+      <MeasureHelper of="width" unit="cm" onFound={(diameterCm) => set({ diameterCm })} />
+      <div className="dials">
+        <Rose label="Direction" value={limb.azimuthDeg} onChange={(azimuthDeg) => set({ azimuthDeg })} />
+        <Tilt label="Angle above level" value={limb.angleDeg} onChange={(angleDeg) => set({ angleDeg })} />
+      </div>
+      <p className="faint small mb-2">
+        {limb.azimuthDeg == null ? 'Touch where it points' : 'points ' + limb.azimuthDeg + '°'};{' '}
+        {limb.angleDeg == null ? 'pull its tilt' : limb.angleDeg + '° above level'}
+      </p>
       <NumberInput
         label="Length"
         unit="m"
+        length="m"
         value={limb.lengthM}
         step={0.1}
         min={0.01}
         max={50}
         onChange={(lengthM) => set({ lengthM })}
       />
-      <Direction label="Direction" value={limb.azimuthDeg} onChange={(azimuthDeg) => set({ azimuthDeg })} />
-      <Chips
-        label="Angle above level"
-        columns={4}
-        options={[
-          ['-30', 'hangs'],
-          ['0', 'level'],
-          ['30', '30°'],
-          ['45', '45°'],
-          ['60', '60°'],
-          ['75', '75°'],
-          ['90', 'upright'],
-        ]}
-        value={limb.angleDeg === undefined ? undefined : String(limb.angleDeg)}
-        onChange={(deg) => set({ angleDeg: deg === undefined ? undefined : Number(deg) })}
-      />
-      <NumberInput
-        label="Angle"
-        unit="degrees above level"
-        value={limb.angleDeg}
-        step={5}
-        min={-90}
-        max={90}
-        onChange={(angleDeg) => set({ angleDeg })}
+      <Quick
+        what="length"
+        unit="m"
+        values={limb.parent ? [0.5, 1, 1.5, 2, 2.5, 3] : [1, 2, 2.5, 3, 3.5, 4, 5]}
+        onPick={(lengthM) => set({ lengthM })}
       />
       <Chips
         label="Fruiting wood"
@@ -209,7 +214,39 @@ export function LimbEditor({
         value={limb.overTarget}
         onChange={(overTarget) => set({ overTarget })}
       />
-      <More title="More about it">
+      <More title="By number, and more about it">
+        {limb.parent ? (
+          <NumberInput
+            key={'along' + limb.parent}
+            label="Leaves its limb"
+            unit="m along it"
+            length="m"
+            value={limb.originAlongM}
+            step={0.1}
+            max={parent?.lengthM ?? 50}
+            onChange={(originAlongM) => set({ originAlongM })}
+          />
+        ) : (
+          <NumberInput
+            label="Leaves the trunk"
+            unit="m above ground"
+            length="m"
+            value={limb.originHeightM}
+            step={0.1}
+            max={50}
+            onChange={(originHeightM) => set({ originHeightM })}
+          />
+        )}
+        <Direction label="Direction" value={limb.azimuthDeg} onChange={(azimuthDeg) => set({ azimuthDeg })} />
+        <NumberInput
+          label="Angle"
+          unit="degrees above level"
+          value={limb.angleDeg}
+          step={5}
+          min={-90}
+          max={90}
+          onChange={(angleDeg) => set({ angleDeg })}
+        />
         <Chips
           label="Part in the frame"
           options={ROLES}
@@ -223,6 +260,7 @@ export function LimbEditor({
           step={1}
           max={300}
           onChange={(woodYears) => set({ woodYears })}
+          hint="Pale wood is a year old, dark is older. Count back by rings of scars and old cuts: a year each."
         />
         <Chips
           label="Leaf"
@@ -262,5 +300,33 @@ export function LimbEditor({
         <Button onClick={() => done(false)}>Done</Button>
       </div>
     </section>
+  );
+}
+
+/** The usual values at one tap. */
+function Quick({
+  what,
+  unit,
+  values,
+  onPick,
+}: {
+  what: string;
+  unit: string;
+  values: number[];
+  onPick: (value: number) => void;
+}) {
+  return (
+    <div className="quick" role="group" aria-label={'Usual ' + what}>
+      {values.map((value) => (
+        <button
+          key={value}
+          type="button"
+          aria-label={what + ' ' + value + ' ' + unit}
+          onClick={() => onPick(value)}
+        >
+          {value}
+        </button>
+      ))}
+    </div>
   );
 }

@@ -1,22 +1,31 @@
 import { useState } from 'react';
 import { Form } from 'react-bootstrap';
 import { Link, useParams } from 'react-router';
-import { useTrees } from '../orchard/queries';
+import { useFieldPack } from '../field/queries';
+import { useWaiting } from '../field/useWaiting';
+import { WaitingList } from '../field/Waiting';
 import { TRIAGE } from '../orchard/words';
 import { Loading } from '../parts/Loading';
 import { State } from '../parts/Reasons';
 import { date, words } from '../parts/format';
 import { useTitle } from '../parts/useTitle';
 
-/** Which tree one stands at; those longest unvisited first. */
+/** Which tree one stands at; those longest unvisited first. Once shown, the phone has them all along. */
 export function WalkPicker() {
   const siteId = Number(useParams().siteId);
   const [q, setQ] = useState('');
-  const trees = useTrees(siteId, { q, species: '', triage: '', sort: 'surveyed' });
+  const pack = useFieldPack(siteId);
+  const waiting = useWaiting();
   useTitle('Walk');
+  const found = pack.data?.trees.filter((tree) =>
+    [tree.tag, words(tree.species), tree.cultivar ?? ''].some((text) =>
+      text.toLowerCase().includes(q.trim().toLowerCase()),
+    ),
+  );
   return (
     <div className="walk">
       <h1>Which tree are you at?</h1>
+      <WaitingList siteId={siteId} />
       <Form.Control
         type="search"
         className="mb-2"
@@ -26,28 +35,29 @@ export function WalkPicker() {
         value={q}
         onChange={(e) => setQ(e.target.value)}
       />
-      {!trees.data && <Loading error={trees.error} />}
-      {trees.data?.trees.map((tree) => {
-        const state = tree.survey?.triage ?? 'unsurveyed';
-        return (
-          <Link
-            key={tree.id}
-            className="limb-row text-decoration-none text-body"
-            to={'/sites/' + siteId + '/trees/' + tree.id + '/walk'}
-          >
-            <span className="tag">{tree.data.tag}</span>
-            <span className="flex-grow-1">
-              {words(tree.data.species)} <span className="faint">{tree.data.cultivar}</span>
-              <br />
-              <span className="faint small">
-                {tree.survey ? 'walked ' + date(tree.survey.surveyedOn) : 'never walked'}
-              </span>
+      {!found && <Loading error={pack.error} />}
+      {found?.map((tree) => (
+        <Link
+          key={tree.id}
+          className="limb-row text-decoration-none text-body"
+          to={'/sites/' + siteId + '/trees/' + tree.id + '/walk'}
+        >
+          <span className="tag">{tree.tag}</span>
+          <span className="flex-grow-1">
+            {words(tree.species)} <span className="faint">{tree.cultivar}</span>
+            <br />
+            <span className="faint small">
+              {waiting.data?.drafts.includes(tree.id)
+                ? 'begun on this phone'
+                : tree.surveyedOn
+                  ? 'walked ' + date(tree.surveyedOn)
+                  : 'never walked'}
             </span>
-            <State code={state} word={TRIAGE[state]!} />
-          </Link>
-        );
-      })}
-      {trees.data?.total === 0 && (
+          </span>
+          <State code={tree.triage} word={TRIAGE[tree.triage]!} />
+        </Link>
+      ))}
+      {pack.data?.trees.length === 0 && (
         <p>
           No tree here yet. <Link to={'/sites/' + siteId + '/trees/new'}>Register one first</Link>.
         </p>

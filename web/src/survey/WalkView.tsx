@@ -1,111 +1,150 @@
-import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { useQueryClient } from '@tanstack/react-query';
 import { useEffect, useRef, useState } from 'react';
 import { Alert, Button } from 'react-bootstrap';
 import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
-import { api, type LimbFile, Problem, type Survey, type SurveyFile, type Tree, unwrap } from '../api/client';
-import { useSite, useTree } from '../orchard/queries';
+import {
+  api,
+  currentPersonId,
+  type FieldTree,
+  type LimbFile,
+  Problem,
+  type SurveyFile,
+  unwrap,
+} from '../api/client';
+import { useFieldPack } from '../field/queries';
+import { sendSurvey } from '../field/sending';
+import { store } from '../field/store';
 import { Loading } from '../parts/Loading';
 import { ProblemAlert } from '../parts/ProblemAlert';
-import { centimetres, date, words } from '../parts/format';
+import { date, words } from '../parts/format';
 import { useTitle } from '../parts/useTitle';
-import { type Draft, draftOf, emptyDraft, nextTag, removeLimb, replaceLimb, thickestFirst } from './draft';
-import { Chips } from './inputs';
-import { LimbEditor } from './LimbEditor';
-import { AroundStep, Summary, TreeStep, TrunkStep } from './steps';
-import { useDraft } from './useDraft';
-import { FAULTS, fieldName } from './words';
 import { useSurveys } from '../verdict/queries';
+import { type Draft, draftOf, emptyDraft, nextTag, removeLimb, replaceLimb } from './draft';
+import { JudgeStep } from './JudgeStep';
+import { LimbEditor } from './LimbEditor';
+import { LimbsStep, ThreeDsStep } from './LimbsStep';
+import { SidesStep } from './SidesStep';
+import { AroundStep, TreeStep, TrunkStep, VigourStep } from './steps';
+import { type Kept, useDraft } from './useDraft';
 
-const STEPS = ['Tree', 'Trunk', 'Limbs', 'Around', 'Judge'] as const;
+const STEPS = ['Sides', 'Tree', 'Trunk', '3 Ds', 'Limbs', 'Vigour', 'Around', 'Judge'] as const;
 
-/** The survey on a phone: the whole tree, its trunk, its limbs thickest first, and the judgement at once. */
+/** The survey on a phone: once round the tree, its trunk, the three Ds, its limbs, its vigour, and the judgement. */
 export function WalkView() {
   const params = useParams();
-  const treeId = Number(params.treeId);
-  const tree = useTree(treeId);
-  const site = useSite(Number(params.siteId));
-  const surveys = useSurveys(treeId);
-  useTitle(tree.data && 'Walk ' + tree.data.data.tag);
-  if (!tree.data || !site.data || !surveys.data)
-    return <Loading error={tree.error ?? site.error ?? surveys.error} />;
-  return <Walk tree={tree.data} today={site.data.today} last={surveys.data[0]} />;
+  const pack = useFieldPack(Number(params.siteId));
+  const tree = pack.data?.trees.find((one) => one.id === Number(params.treeId));
+  useTitle(tree && 'Walk ' + tree.tag);
+  if (!pack.data) return <Loading error={pack.error} />;
+  if (!tree) return <p>This tree is not among those that stand here.</p>;
+  return <Walk key={tree.id} tree={tree} siteId={pack.data.siteId} today={pack.data.today} />;
 }
 
-async function fileOf(survey: Survey): Promise<SurveyFile> {
+async function fileOf(surveyId: number): Promise<SurveyFile> {
   return unwrap(
-    await api.GET('/api/surveys/{surveyId}/file', { params: { path: { surveyId: survey.id } } }),
+    await api.GET('/api/surveys/{surveyId}/file', { params: { path: { surveyId } } }),
   ) as SurveyFile;
 }
 
-function Walk({ tree, today, last }: { tree: Tree; today: string; last?: Survey }) {
+/** A survey being corrected; asked for only then. */
+function useCorrecting(treeId: number) {
   const [params] = useSearchParams();
-  const correcting = last && params.get('correct') === String(last.id) ? last : undefined;
-  const { draft, change, kept, drop, error, hadDraft } = useDraft(tree.id, () => emptyDraft(today));
+  const wanted = Number(params.get('correct')) || undefined;
+  const surveys = useSurveys(treeId, wanted !== undefined);
+  return { wanted, survey: surveys.data?.find((one) => one.id === wanted), error: surveys.error };
+}
+
+function Walk({ tree, siteId, today }: { tree: FieldTree; siteId: number; today: string }) {
+  const correcting = useCorrecting(tree.id);
+  const { draft, basedOn, change, kept, drop, error, hadDraft } = useDraft(tree.id, () => ({
+    draft: tree.start ? draftOf(tree.start, today) : emptyDraft(today),
+    basedOn: tree.newestSurvey,
+  }));
   const [step, setStep] = useState(0);
   const [limb, setLimb] = useState<{ start: Partial<LimbFile>; isNew: boolean }>();
   const [undo, setUndo] = useState<Partial<LimbFile>[]>();
   const [readError, setReadError] = useState<unknown>();
-  const upload = useRef<HTMLInputElement>(null);
+  const [refused, setRefused] = useState<Problem>();
+  const [sending, setSending] = useState(false);
   const queries = useQueryClient();
   const navigate = useNavigate();
-  const at = '/sites/' + tree.siteId + '/trees/' + tree.id;
+  const at = '/sites/' + siteId + '/trees/' + tree.id;
 
   const loaded = useRef(false);
   useEffect(() => {
-    if (!correcting || !draft || hadDraft || loaded.current) return;
+    if (!correcting.survey || !draft || hadDraft || loaded.current) return;
     loaded.current = true;
-    fileOf(correcting)
+    fileOf(correcting.survey.id)
       .then((file) => change(() => draftOf(file, file.surveyedOn ?? today)))
       .catch(setReadError);
-  }, [correcting, draft, hadDraft, change, today]);
+  }, [correcting.survey, draft, hadDraft, change, today]);
 
-  const save = useMutation({
-    mutationFn: async (survey: Draft) => {
-      const body = survey as unknown as SurveyFile;
-      return correcting
-        ? unwrap(
-            await api.PUT('/api/surveys/{surveyId}', {
-              params: { path: { surveyId: correcting.id }, query: { version: correcting.version } },
-              body,
-            }),
-          )
-        : unwrap(
-            await api.POST('/api/trees/{treeId}/surveys', { params: { path: { treeId: tree.id } }, body }),
-          );
-    },
-    onSuccess: async () => {
-      await queries.invalidateQueries();
-      navigate(at);
-    },
-  });
-
-  if (!draft) return <Loading error={error} />;
+  if (!draft || (correcting.wanted && !correcting.survey))
+    return <Loading error={error ?? correcting.error} />;
   const setTree = (part: Draft['tree']) => change((now) => ({ ...now, tree: { ...now.tree, ...part } }));
-  const fromFile = async (file: File) => {
-    try {
-      const read = JSON.parse(await file.text()) as SurveyFile;
-      if (read.format !== 'diligent-bough/survey') throw new Problem(0, 'This is not a survey file.');
-      change(() => draftOf(read, read.surveyedOn ?? today));
-      setReadError(undefined);
-    } catch (wrong) {
-      setReadError(
-        wrong instanceof Problem ? wrong : new Problem(0, 'This file cannot be read as a survey file.'),
-      );
+
+  /** Kept on the phone first, then sent; without signal it waits there. */
+  const send = async () => {
+    const waiting = {
+      key: crypto.randomUUID(),
+      treeId: tree.id,
+      siteId,
+      tag: tree.tag,
+      person: currentPersonId(),
+      survey: draft,
+      basedOn,
+    };
+    await store.keepSurvey(waiting);
+    const outcome = await sendSurvey(waiting);
+    const held = (await store.surveys()).find((one) => one.key === waiting.key)?.held;
+    if (outcome === 'held' && held && held.status !== 409) {
+      // What is to be mended is mended here, in the draft.
+      await store.dropSurvey(waiting.key);
+      throw new Problem(held.status, held.detail, held.errors);
     }
+    await drop();
+    await queries.invalidateQueries();
+    if (outcome === 'taken') return navigate(at);
+    return navigate(
+      outcome === 'held' ? '/sites/' + siteId + '/walk/' + waiting.key : '/sites/' + siteId + '/walk',
+    );
   };
-  const editLimb = (start?: Partial<LimbFile>) =>
-    setLimb(start ? { start, isNew: false } : { start: { id: nextTag(draft.limbs) }, isNew: true });
+  const correct = async (id: number, version: number) => {
+    unwrap(
+      await api.PUT('/api/surveys/{surveyId}', {
+        params: { path: { surveyId: id }, query: { version } },
+        body: draft as unknown as SurveyFile,
+      }),
+    );
+    await drop();
+    await queries.invalidateQueries();
+    return navigate(at);
+  };
+  const save = () => {
+    setSending(true);
+    setRefused(undefined);
+    void Promise.resolve(
+      correcting.survey ? correct(correcting.survey.id, correcting.survey.version) : send(),
+    )
+      .catch((wrong: unknown) =>
+        setRefused(wrong instanceof Problem ? wrong : new Problem(0, 'It could not be kept on this phone.')),
+      )
+      .finally(() => setSending(false));
+  };
+
+  const editLimb = (start?: Partial<LimbFile>, faults?: LimbFile['faults']) =>
+    setLimb(
+      start
+        ? { start, isNew: false }
+        : { start: { id: nextTag(draft.limbs), ...(faults ? { faults } : {}) }, isNew: true },
+    );
   const doneLimb = (changed: Partial<LimbFile>, another: boolean) => {
     const limbs = limb?.isNew
       ? [...draft.limbs, changed]
       : replaceLimb(draft.limbs, limb?.start.id ?? '', changed);
     change((now) => ({ ...now, limbs }));
     setUndo(undefined);
-    setLimb(
-      another
-        ? { start: { id: nextTag(limbs, changed.parent), parent: changed.parent }, isNew: true }
-        : undefined,
-    );
+    setLimb(another ? { start: { id: nextTag(limbs) }, isNew: true } : undefined);
     window.scrollTo(0, 0);
   };
 
@@ -113,7 +152,7 @@ function Walk({ tree, today, last }: { tree: Tree; today: string; last?: Survey 
     <div className="walk">
       <div className="d-flex align-items-baseline gap-2 mb-2">
         <h1 className="mb-0">
-          {tree.data.tag} <small>{words(tree.data.species)}</small>
+          {tree.tag} <small>{words(tree.species)}</small>
         </h1>
         <span className="faint small ms-auto" aria-live="polite">
           {KEPT[kept]}
@@ -121,19 +160,22 @@ function Walk({ tree, today, last }: { tree: Tree; today: string; last?: Survey 
       </div>
       {kept === 'newer elsewhere' && (
         <Alert variant="warning">
-          This draft was changed on another screen. What you typed here is still here, but not kept.{' '}
-          <Button size="sm" onClick={() => location.reload()}>
-            Load the newer one
+          This draft was changed on another screen. What you typed is kept on this phone.{' '}
+          <Button size="sm" onClick={() => void store.dropDraft(tree.id).then(() => location.reload())}>
+            Load the other one instead
           </Button>
         </Alert>
       )}
       <ProblemAlert error={readError} />
-      {correcting && <p className="faint">Correcting the survey of {date(correcting.surveyedOn)}.</p>}
+      {correcting.survey && (
+        <p className="faint">Correcting the survey of {date(correcting.survey.surveyedOn)}.</p>
+      )}
       {limb ? (
         <LimbEditor
           key={(limb.start.id ?? '') + draft.limbs.length}
           start={limb.start}
           isNew={limb.isNew}
+          heightM={draft.tree.heightM}
           others={draft.limbs.filter((other) => limb.isNew || other.id !== limb.start.id)}
           onDone={doneLimb}
           onLeave={() => setLimb(undefined)}
@@ -165,131 +207,53 @@ function Walk({ tree, today, last }: { tree: Tree; today: string; last?: Survey 
           </div>
           {step === 0 && (
             <>
-              {last && !correcting && draft.limbs.length === 0 && (
-                <Alert variant="light" className="py-2">
-                  Walked last on {date(last.surveyedOn)}.{' '}
+              {tree.surveyedOn && !correcting.survey && !hadDraft && (
+                <p className="faint">
+                  Starts from the walk of {date(tree.surveyedOn)} and what was cut since.{' '}
                   <Button
                     size="sm"
-                    variant="outline-primary"
-                    onClick={() =>
-                      void fileOf(last)
-                        .then((file) => change(() => draftOf(file, today)))
-                        .catch(setReadError)
-                    }
+                    variant="link"
+                    className="p-0 align-baseline"
+                    onClick={() => change(() => emptyDraft(today))}
                   >
-                    Start from that survey
+                    Start empty
                   </Button>
-                </Alert>
+                </p>
               )}
-              <TreeStep draft={draft} today={today} change={change} setTree={setTree} />
+              <SidesStep treeId={tree.id} draft={draft} change={change} />
             </>
           )}
-          {step === 1 && <TrunkStep draft={draft} setTree={setTree} />}
-          {step === 2 && (
-            <>
-              <p className="faint">Dead, diseased and damaged wood first; then the limbs, thickest first.</p>
-              {undo && (
-                <Alert variant="light" className="py-2">
-                  Taken out.{' '}
-                  <Button
-                    size="sm"
-                    variant="outline-primary"
-                    onClick={() => {
-                      change((now) => ({ ...now, limbs: undo }));
-                      setUndo(undefined);
-                    }}
-                  >
-                    Undo
-                  </Button>
-                </Alert>
-              )}
-              {thickestFirst(draft.limbs).map((one) => (
-                <button key={one.id} type="button" className="limb-row" onClick={() => editLimb(one)}>
-                  <span className="tag">{one.id}</span>
-                  <span className="flex-grow-1">
-                    {one.diameterCm === undefined ? '' : centimetres(one.diameterCm)}
-                    {one.parent ? ' on ' + one.parent : ' on the trunk'}
-                    <br />
-                    <span className="faint small">
-                      {one.faults?.length
-                        ? one.faults
-                            .map((fault) => FAULTS[fault.kind ?? ''] + (fault.with ? ' ' + fault.with : ''))
-                            .join(', ')
-                        : 'nothing wrong'}
-                    </span>
-                  </span>
-                  <i className="bi bi-chevron-right" aria-hidden="true" />
-                </button>
-              ))}
-              <Button className="w-100 mt-2" style={{ minHeight: 52 }} onClick={() => editLimb()}>
-                <i className="bi bi-plus-lg" aria-hidden="true" /> Add a limb
-              </Button>
-            </>
-          )}
-          {step === 3 && <AroundStep draft={draft} change={change} />}
+          {step === 1 && <TreeStep draft={draft} today={today} change={change} setTree={setTree} />}
+          {step === 2 && <TrunkStep draft={draft} setTree={setTree} />}
+          {step === 3 && <ThreeDsStep draft={draft} editLimb={editLimb} />}
           {step === 4 && (
-            <>
-              <Summary draft={draft} />
-              <Chips
-                label="Plan over"
-                options={{ 1: '1 year', 2: '2', 3: '3', 4: '4', 5: '5 years' }}
-                value={draft.years ? String(draft.years) : undefined}
-                onChange={(years) => change((now) => ({ ...now, years: years ? Number(years) : undefined }))}
-                hint="Leave it open and the judgement suggests"
-              />
-              {save.error instanceof Problem && save.error.errors.length > 0 ? (
-                <Alert variant="danger" role="alert">
-                  {save.error.message} Nothing was saved yet.
-                  <ul className="mb-0">
-                    {save.error.errors.map((field) => (
-                      <li key={field.pointer}>
-                        <strong>
-                          {fieldName(
-                            field.pointer,
-                            draft.limbs.map((one) => one.id ?? ''),
-                          )}
-                        </strong>{' '}
-                        {field.detail}.
-                      </li>
-                    ))}
-                  </ul>
-                </Alert>
-              ) : (
-                <ProblemAlert error={save.error} />
-              )}
-              <Button
-                className="w-100"
-                style={{ minHeight: 56 }}
-                disabled={save.isPending}
-                onClick={() => save.mutate(draft)}
-              >
-                {correcting ? 'Save the correction and judge' : 'Save and judge'}
-              </Button>
-              <div className="d-flex flex-wrap gap-2 mt-3">
-                <Button variant="outline-secondary" size="sm" onClick={() => upload.current?.click()}>
-                  Fill in from a survey file…
-                </Button>
-                <Button
-                  variant="outline-secondary"
-                  size="sm"
-                  onClick={() => void drop().then(() => navigate(at))}
-                >
-                  Throw this draft away
-                </Button>
-              </div>
-              <input
-                ref={upload}
-                type="file"
-                hidden
-                accept=".json,application/json"
-                aria-label="Survey file"
-                onChange={(e) => {
-                  const file = e.target.files?.[0];
-                  e.target.value = '';
-                  if (file) void fromFile(file);
-                }}
-              />
-            </>
+            <LimbsStep
+              draft={draft}
+              undo={
+                undo &&
+                (() => {
+                  change((now) => ({ ...now, limbs: undo }));
+                  setUndo(undefined);
+                })
+              }
+              change={change}
+              editLimb={editLimb}
+            />
+          )}
+          {step === 5 && <VigourStep draft={draft} setTree={setTree} />}
+          {step === 6 && <AroundStep draft={draft} change={change} />}
+          {step === 7 && (
+            <JudgeStep
+              draft={draft}
+              today={today}
+              change={change}
+              refused={refused}
+              sending={sending}
+              correcting={!!correcting.survey}
+              save={save}
+              throwAway={() => void drop().then(() => navigate(at))}
+              cannotRead={setReadError}
+            />
           )}
           <div className="walk-nav">
             {step > 0 ? (
@@ -321,10 +285,10 @@ function Walk({ tree, today, last }: { tree: Tree; today: string; last?: Survey 
   );
 }
 
-const KEPT = {
+const KEPT: Record<Kept, string> = {
   'nothing yet': '',
   keeping: 'keeping…',
   kept: 'draft kept',
-  'not kept': 'draft not kept – no connection',
+  'on this phone': 'kept on this phone',
   'newer elsewhere': '',
 };

@@ -1,4 +1,4 @@
-import type { FaultFile, LimbFile, SurroundingFile, SurveyFile, TreeFile } from '../api/client';
+import type { FaultFile, LimbFile, SideFile, SurroundingFile, SurveyFile, TreeFile } from '../api/client';
 
 /** A survey while it is being made: whatever is known so far. Names starting with x- are the interface's own. */
 export interface Draft {
@@ -6,8 +6,15 @@ export interface Draft {
   tree: Partial<TreeFile>;
   limbs: Partial<LimbFile>[];
   surroundings: Partial<SurroundingFile>[];
+  sides?: Partial<SideFile>[];
   years?: number | null;
   observedStage?: SurveyFile['observedStage'];
+}
+
+export interface Started {
+  draft: Draft;
+  /** The newest survey known when it was begun, 0 for none. */
+  basedOn: number;
 }
 
 export const emptyDraft = (today: string): Draft => ({
@@ -32,6 +39,12 @@ export function draftOf(file: SurveyFile, surveyedOn: string): Draft {
     'purpose',
     'targetHeightM',
     'clearanceM',
+    'habit',
+    'heightSetBy',
+    'groupName',
+    'owner',
+    'ownerWishes',
+    'consent',
   ];
   const tree = Object.fromEntries(Object.entries(file.tree ?? {}).filter(([name]) => !known.includes(name)));
   return {
@@ -39,6 +52,7 @@ export function draftOf(file: SurveyFile, surveyedOn: string): Draft {
     tree,
     limbs: file.limbs ?? [],
     surroundings: file.surroundings ?? [],
+    sides: file.sides?.map((side) => ({ bearingDeg: side.bearingDeg })),
     years: file.years,
     observedStage: file.observedStage,
   };

@@ -1,6 +1,8 @@
 import { type ReactNode, useState } from 'react';
 import { Form } from 'react-bootstrap';
+import { currentPersonId } from '../api/client';
 import { decimal } from '../parts/fields';
+import { type Length, readLength, unitsOf, writeLength } from './measure';
 
 /** One number with its unit, large enough for a gloved thumb; plus and minus beside it. */
 export function NumberInput({
@@ -12,6 +14,7 @@ export function NumberInput({
   min = 0,
   max,
   hint,
+  length,
 }: {
   label: string;
   unit?: string;
@@ -21,28 +24,37 @@ export function NumberInput({
   min?: number;
   max: number;
   hint?: string;
+  /** The field's unit when it is a length: then feet and inches are understood too. */
+  length?: Length;
 }) {
   const [typed, setTyped] = useState<string>();
-  const shown = typed ?? (value === null || value === undefined ? '' : String(value));
-  const number = decimal(shown);
+  const units = unitsOf(currentPersonId());
+  const read = (text: string) => (length ? readLength(text, length, units) : decimal(text));
+  const write = (one: number) => (length ? writeLength(one, length, units) : String(one));
+  const shown = typed ?? (value === null || value === undefined ? '' : write(value));
+  const number = typed === undefined ? (value ?? null) : read(typed);
+  const imperial = length && units === 'imperial';
+  const named = imperial ? unit?.replace(/^(cm|m)\b/, length === 'm' ? 'feet and inches' : 'inches') : unit;
   const wrong = number !== null && (Number.isNaN(number) || number < min || number > max);
   const id = 'walk-' + label.toLowerCase().replace(/[^a-z]+/g, '-');
   const set = (text: string) => {
-    const next = decimal(text);
+    const next = read(text);
     setTyped(text);
     // What cannot be used stays on the screen to be mended, and out of the survey.
     onChange(next === null || Number.isNaN(next) || next < min || next > max ? undefined : next);
   };
   const go = (by: number) => {
-    const next = Math.min(max, Math.max(min, (value ?? (by > 0 ? min : max > 0 ? 0 : max)) + by));
+    // One step is an inch or half a foot for whoever measures so.
+    const stepped = imperial ? Math.sign(by) * (length === 'm' ? 0.1524 : 2.54) : by;
+    const next = Math.min(max, Math.max(min, (value ?? (by > 0 ? min : max > 0 ? 0 : max)) + stepped));
     setTyped(undefined);
-    onChange(Math.round(next * 100) / 100);
+    onChange(Math.round(next * 1000) / 1000);
   };
   return (
     <div className="walk-field">
       <label htmlFor={id}>
         {label}
-        {unit && <span className="faint fw-normal">, {unit}</span>}
+        {named && <span className="faint fw-normal">, {named}</span>}
       </label>
       <div className="stepper">
         <button type="button" aria-label={'Less ' + label.toLowerCase()} onClick={() => go(-step)}>
@@ -50,7 +62,7 @@ export function NumberInput({
         </button>
         <Form.Control
           id={id}
-          inputMode="decimal"
+          inputMode={length ? 'text' : 'decimal'}
           value={shown}
           isInvalid={wrong}
           onChange={(e) => set(e.target.value)}
@@ -62,8 +74,9 @@ export function NumberInput({
       </div>
       {wrong ? (
         <div className="text-danger small">
-          Give a number from {min} to {max}
-          {unit ? ' ' + unit : ''}.
+          Give a {length ? 'length' : 'number'} from {write(min)} to {write(max)}
+          {named ? ' ' + named : ''}
+          {length ? ', such as 35 cm, 14 in or 5 ft 6 in' : ''}.
         </div>
       ) : (
         hint && <div className="faint small">{hint}</div>
@@ -109,6 +122,39 @@ export function Chips({
         ))}
       </div>
       {hint && <div className="faint small">{hint}</div>}
+    </fieldset>
+  );
+}
+
+/** Any number of choices as chips. */
+export function Ticks({
+  label,
+  options,
+  value,
+  onChange,
+}: {
+  label: string;
+  options: Record<string, string>;
+  value: readonly string[];
+  onChange: (value: string[]) => void;
+}) {
+  return (
+    <fieldset className="walk-field">
+      <legend>{label}</legend>
+      <div className="chips">
+        {Object.entries(options).map(([code, name]) => (
+          <button
+            key={code}
+            type="button"
+            aria-pressed={value.includes(code)}
+            onClick={() =>
+              onChange(value.includes(code) ? value.filter((one) => one !== code) : [...value, code])
+            }
+          >
+            {name}
+          </button>
+        ))}
+      </div>
     </fieldset>
   );
 }

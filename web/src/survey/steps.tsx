@@ -1,7 +1,11 @@
+import { useState } from 'react';
 import { Alert, Button, Form } from 'react-bootstrap';
+import { currentPersonId } from '../api/client';
 import type { Draft } from './draft';
-import { Chips, Direction, More, NumberInput } from './inputs';
-import { AROUND, LEANS } from './words';
+import { Chips, Direction, More, NumberInput, Ticks } from './inputs';
+import { keepUnits, unitsOf } from './measure';
+import { MeasureHelper } from './MeasureHelper';
+import { AROUND, BENEATH, LAST_CUT, LEANS, LOPSIDED, UNIONS } from './words';
 
 /** The whole tree, measured. */
 export function TreeStep({
@@ -15,12 +19,31 @@ export function TreeStep({
   change: (make: (now: Draft) => Draft) => void;
   setTree: (part: Draft['tree']) => void;
 }) {
+  const [units, setUnits] = useState(unitsOf(currentPersonId()));
+  const { tree } = draft;
+  // The width reckoned with is the mean of both ways.
+  const spread = (ways: { spreadNorthSouthM?: number; spreadEastWestM?: number }) => {
+    const both = {
+      spreadNorthSouthM: tree.spreadNorthSouthM,
+      spreadEastWestM: tree.spreadEastWestM,
+      ...ways,
+    };
+    const known = Object.values(both).filter((one): one is number => one != null);
+    const mean = known.length > 0 ? known.reduce((sum, one) => sum + one, 0) / known.length : undefined;
+    setTree({ ...ways, spreadM: mean === undefined ? undefined : Math.round(mean * 100) / 100 });
+  };
   return (
     <>
-      <p className="faint">
-        Walk round it first. Look from several sides and from further off, and picture it in five years if
-        nobody acts.
-      </p>
+      <Chips
+        label="Measure in"
+        options={{ metric: 'metres', imperial: 'feet and inches' }}
+        value={units}
+        onChange={(chosen) => {
+          const next = chosen === 'imperial' ? 'imperial' : 'metric';
+          keepUnits(currentPersonId(), next);
+          setUnits(next);
+        }}
+      />
       <div className="walk-field">
         <label htmlFor="walk-day">Day of the walk</label>
         <Form.Control
@@ -35,84 +58,134 @@ export function TreeStep({
       <NumberInput
         label="Height"
         unit="m"
-        value={draft.tree.heightM}
+        length="m"
+        value={tree.heightM}
         step={0.1}
         min={0.1}
         max={60}
         onChange={(heightM) => setTree({ heightM })}
       />
+      <MeasureHelper of="height" unit="m" onFound={(heightM) => setTree({ heightM })} />
       <NumberInput
         label="Width of the crown"
         unit="m, the mean of both ways"
-        value={draft.tree.spreadM}
+        length="m"
+        value={tree.spreadM}
         step={0.1}
         min={0.1}
         max={60}
-        onChange={(spreadM) => setTree({ spreadM })}
+        onChange={(spreadM) => setTree({ spreadM, spreadNorthSouthM: undefined, spreadEastWestM: undefined })}
       />
+      <More title="Both ways" open={tree.spreadNorthSouthM != null || tree.spreadEastWestM != null}>
+        <NumberInput
+          label="North to south"
+          unit="m"
+          length="m"
+          value={tree.spreadNorthSouthM}
+          step={0.1}
+          min={0.1}
+          max={60}
+          onChange={(spreadNorthSouthM) => spread({ spreadNorthSouthM })}
+        />
+        <NumberInput
+          label="East to west"
+          unit="m"
+          length="m"
+          value={tree.spreadEastWestM}
+          step={0.1}
+          min={0.1}
+          max={60}
+          onChange={(spreadEastWestM) => spread({ spreadEastWestM })}
+        />
+      </More>
       <NumberInput
         label="Girth of the trunk"
         unit="cm"
-        value={draft.tree.trunkGirthCm}
+        length="cm"
+        value={tree.trunkGirthCm}
         step={1}
         min={1}
         max={1500}
         onChange={(trunkGirthCm) => setTree({ trunkGirthCm })}
         hint="Round it at its narrowest below the first limb"
       />
+      <MeasureHelper of="girth" unit="cm" onFound={(trunkGirthCm) => setTree({ trunkGirthCm })} />
+      <Chips
+        label="Heavier on one side, from"
+        options={LOPSIDED}
+        value={tree.lopsidedFrom}
+        onChange={(lopsidedFrom) => setTree({ lopsidedFrom })}
+        hint="Asked before correcting; leave it open when it stands even"
+      />
+    </>
+  );
+}
+
+/** How it grows, and when and how hard it was cut. */
+export function VigourStep({ draft, setTree }: { draft: Draft; setTree: (part: Draft['tree']) => void }) {
+  const { tree } = draft;
+  const yes = (value: boolean | null | undefined) => (value == null ? undefined : String(value));
+  return (
+    <>
       <NumberInput
         label="End shoots this year"
         unit="cm"
-        value={draft.tree.shootExtensionCm}
+        length="cm"
+        value={tree.shootExtensionCm}
         step={5}
         max={500}
         onChange={(shootExtensionCm) => setTree({ shootExtensionCm })}
+        hint="From the last ring of scars to the tip; a few round the tree, the middle one"
       />
       <NumberInput
         label="Upright shoots"
         unit="counted"
-        value={draft.tree.waterSprouts}
+        value={tree.waterSprouts}
         step={1}
         max={5000}
         onChange={(waterSprouts) => setTree({ waterSprouts })}
       />
       <NumberInput
+        label="Root suckers"
+        unit="counted"
+        value={tree.rootSuckers}
+        step={1}
+        max={5000}
+        onChange={(rootSuckers) => setTree({ rootSuckers })}
+      />
+      <Chips
+        label="Still growing?"
+        options={{ true: 'yes, fresh leaf at the end buds', false: 'no' }}
+        value={yes(tree.stillGrowing)}
+        onChange={(said) => setTree({ stillGrowing: said === undefined ? undefined : said === 'true' })}
+      />
+      <NumberInput
         label="Years since it was cut"
-        value={draft.tree.yearsSinceCut}
+        value={tree.yearsSinceCut}
         step={1}
         max={300}
         onChange={(yearsSinceCut) => setTree({ yearsSinceCut })}
       />
-      <More title="More of the tree">
-        <NumberInput
-          label="Taken in the last 12 months"
-          unit="% of the crown"
-          value={
-            draft.tree.removedLast12Months == null
-              ? undefined
-              : Math.round(draft.tree.removedLast12Months * 100)
-          }
-          step={5}
-          max={100}
-          onChange={(share) =>
-            setTree({ removedLast12Months: share === undefined ? undefined : share / 100 })
-          }
-        />
-        <NumberInput
-          label="Root suckers"
-          unit="counted"
-          value={draft.tree.rootSuckers}
-          step={1}
-          max={5000}
-          onChange={(rootSuckers) => setTree({ rootSuckers })}
-        />
-        <Chips
-          label="Still growing?"
-          options={{ true: 'yes, fresh leaf at the end buds', false: 'no' }}
-          value={draft.tree.stillGrowing == null ? undefined : String(draft.tree.stillGrowing)}
-          onChange={(yes) => setTree({ stillGrowing: yes === undefined ? undefined : yes === 'true' })}
-        />
-      </More>
+      <Chips
+        label="Cut the last time"
+        options={LAST_CUT}
+        value={tree.lastCut}
+        onChange={(lastCut) => setTree({ lastCut })}
+      />
+      <NumberInput
+        label="Taken in the last 12 months"
+        unit="% of the crown"
+        value={tree.removedLast12Months == null ? undefined : Math.round(tree.removedLast12Months * 100)}
+        step={5}
+        max={100}
+        onChange={(share) => setTree({ removedLast12Months: share === undefined ? undefined : share / 100 })}
+      />
+      <Chips
+        label="Has it ever fruited?"
+        options={{ true: 'yes', false: 'not yet' }}
+        value={yes(tree.hasFruited)}
+        onChange={(said) => setTree({ hasFruited: said === undefined ? undefined : said === 'true' })}
+      />
     </>
   );
 }
@@ -123,6 +196,12 @@ export function TrunkStep({ draft, setTree }: { draft: Draft; setTree: (part: Dr
   const set = (part: typeof trunk) => setTree({ trunk: { ...trunk, ...part } });
   return (
     <>
+      <Chips
+        label="Where its main stems meet"
+        options={UNIONS}
+        value={trunk.union}
+        onChange={(union) => set({ union })}
+      />
       <Chips label="Lean" options={LEANS} value={trunk.lean} onChange={(lean) => set({ lean })} />
       {trunk.lean === 'lifting-soil' && (
         <Alert variant="danger">
@@ -132,6 +211,7 @@ export function TrunkStep({ draft, setTree }: { draft: Draft; setTree: (part: Dr
       <NumberInput
         label="Crack"
         unit="cm long"
+        length="cm"
         value={trunk.crackCm}
         step={5}
         max={3000}
@@ -149,11 +229,27 @@ export function TrunkStep({ draft, setTree }: { draft: Draft; setTree: (part: Dr
       <NumberInput
         label="Sound wall round a hollow"
         unit="cm"
+        length="cm"
         value={trunk.soundWallCm}
         step={1}
         max={300}
         onChange={(soundWallCm) => set({ soundWallCm })}
         hint="Empty: not hollow"
+      />
+      <NumberInput
+        label="Largest old wound still open"
+        unit="cm wide"
+        length="cm"
+        value={trunk.openWoundCm}
+        step={1}
+        max={200}
+        onChange={(openWoundCm) => set({ openWoundCm })}
+      />
+      <Ticks
+        label="Seen on it"
+        options={{ fungus: 'fungus', tiesBite: 'ties or wire bite in' }}
+        value={(['fungus', 'tiesBite'] as const).filter((name) => trunk[name])}
+        onChange={(names) => set({ fungus: names.includes('fungus'), tiesBite: names.includes('tiesBite') })}
       />
     </>
   );
@@ -174,7 +270,21 @@ export function AroundStep({
     }));
   return (
     <>
-      <p className="faint">What shades it or stands within reach of it.</p>
+      <Ticks
+        label="Within falling distance"
+        options={BENEATH}
+        value={draft.tree.beneath ?? []}
+        onChange={(beneath) => change((now) => ({ ...now, tree: { ...now.tree, beneath } }))}
+      />
+      {draft.tree.beneath?.includes('power-line') && (
+        <Alert variant="danger">
+          Keep away from the line. Its keeper and a licensed arborist decide before anyone works here.
+        </Alert>
+      )}
+      <p className="faint">
+        What shades it or stands within reach of it. Registered trees are known already: name walls, hedges
+        and what stands over the fence.
+      </p>
       {draft.surroundings.map((near, i) => (
         <section key={i} className="border-top pt-2" aria-label={'Neighbour ' + (i + 1)}>
           <Chips
@@ -191,6 +301,7 @@ export function AroundStep({
           <NumberInput
             label="Distance"
             unit="m"
+            length="m"
             value={near.distanceM}
             step={0.5}
             max={500}
@@ -209,6 +320,7 @@ export function AroundStep({
             <NumberInput
               label="Radius of its crown"
               unit="m"
+              length="m"
               value={near.radiusM}
               step={0.5}
               min={0.1}

@@ -92,6 +92,32 @@ export const LEANS: Record<string, string> = {
   'lifting-soil': 'leans, soil lifts',
 };
 
+export const UNIONS: Record<string, string> = {
+  wide: 'wide, a U',
+  narrow: 'narrow, a V',
+  'bark-pressed': 'bark pressed in',
+};
+
+export const LOPSIDED: Record<string, string> = {
+  shade: 'shade',
+  wind: 'wind',
+  'roots-eaten': 'roots eaten',
+  'old-break': 'an old break',
+  unknown: 'nobody knows',
+};
+
+export const LAST_CUT: Record<string, string> = { light: 'lightly', moderate: 'moderately', hard: 'hard' };
+
+export const BENEATH: Record<string, string> = {
+  path: 'path',
+  bench: 'bench',
+  bed: 'bed',
+  fence: 'fence',
+  building: 'building',
+  road: 'road',
+  'power-line': 'power line',
+};
+
 export const AROUND: Record<string, string> = { tree: 'tree', wall: 'wall', hedge: 'hedge' };
 
 const FIELDS: Record<string, string> = {

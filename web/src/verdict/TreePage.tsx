@@ -10,6 +10,7 @@ import { useTitle } from '../parts/useTitle';
 import { Timeline } from '../today/Timeline';
 import { useAddVisit } from '../visit/queries';
 import { OpenReports, ReportForm } from '../visit/Reports';
+import { PhotoStrip } from '../photo/PhotoStrip';
 import { RemovalForm, Removed } from '../wood/RemovalForm';
 import { Judged } from './Judged';
 import { useJudgement } from './queries';
@@ -105,6 +106,7 @@ export function TreePage() {
         ) : (
           <Loading error={judgement.error} />
         ))}
+      <PhotoStrip treeId={treeId} />
       <div className="tree-records">
         <Timeline treeId={treeId} at={at} today={judgement.data?.today} />
         {doing !== 'fruit' && <FruitPart treeId={treeId} siteId={siteId} />}

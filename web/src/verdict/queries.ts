@@ -10,9 +10,10 @@ export const useJudgement = (treeId: number, surveyed: boolean) =>
       unwrap(await api.GET('/api/trees/{treeId}/judgement', { params: { path: { treeId } } })),
   });
 
-export const useSurveys = (treeId: number) =>
+export const useSurveys = (treeId: number, wanted = true) =>
   useQuery({
     queryKey: ['surveys', treeId],
+    enabled: wanted,
     queryFn: async () =>
       unwrap(await api.GET('/api/trees/{treeId}/surveys', { params: { path: { treeId } } })),
   });

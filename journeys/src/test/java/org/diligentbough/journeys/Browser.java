@@ -55,6 +55,11 @@ final class Browser implements AutoCloseable {
         page.setViewportSize(PHONE_WIDTH, PHONE_HEIGHT);
     }
 
+    /** Cuts the network, or mends it. */
+    void offline(boolean cut) {
+        context.setOffline(cut);
+    }
+
     void open(String path) {
         page.navigate(TestServer.url() + path);
     }

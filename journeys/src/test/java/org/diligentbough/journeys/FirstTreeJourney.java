@@ -24,14 +24,14 @@ class FirstTreeJourney {
             Map<String, String> faults) {}
 
     private static final List<Limb> LIMBS = List.of(
-            new Limb(null, "13", "1.2", "3.6", "N", "45°", Map.of()),
-            new Limb(null, "12", "1.4", "3.5", "SE", "45°", Map.of()),
-            new Limb(null, "10", "1.3", "3.2", "SW", "45°", Map.of()),
-            new Limb(null, "7", "1.5", "2.6", "W", "60°", Map.of("crosses the centre", "")),
-            new Limb(null, "5", "1.6", "2.0", "E", "30°", Map.of("dead", "")),
-            new Limb("A", "4", "1.5", "1.4", "NE", "30°", Map.of()),
-            new Limb("A", "2.5", "1.9", "1.2", "NW", "30°", Map.of("rubbing", "A1")),
-            new Limb("B", "2", "1.2", "1.6", "SE", "upright", Map.of("upright shoot, 1–2 years", "")));
+            new Limb(null, "13", "1.2", "3.6", "N", "45", Map.of()),
+            new Limb(null, "12", "1.4", "3.5", "SE", "45", Map.of()),
+            new Limb(null, "10", "1.3", "3.2", "SW", "45", Map.of()),
+            new Limb(null, "7", "1.5", "2.6", "W", "60", Map.of("crosses the centre", "")),
+            new Limb(null, "5", "1.6", "2.0", "E", "30", Map.of("dead", "")),
+            new Limb("A", "4", "1.5", "1.4", "NE", "30", Map.of()),
+            new Limb("A", "2.5", "1.9", "1.2", "NW", "30", Map.of("rubbing", "A1")),
+            new Limb("B", "2", "1.2", "1.6", "SE", "90", Map.of("upright shoot, 1–2 years", "")));
 
     @Test
     void aCoordinatorRegistersWalksJudgesAndPlansATree() {
@@ -92,13 +92,16 @@ class FirstTreeJourney {
 
     /** A walk of eight limbs, put down once and taken up again. */
     static void walk(Browser browser) {
+        browser.press("Next: Tree");
         browser.number("Height", "5.2");
         browser.number("Width of the crown", "5,5");
         browser.number("Girth of the trunk", "95");
-        browser.number("Years since it was cut", "9");
         assertThat(browser.page.getByText("draft kept")).isVisible();
         browser.press("Next: Trunk");
-        browser.press("Next: Limbs");
+        browser.press("Next: 3 Ds");
+        browser.step("Vigour");
+        browser.number("Years since it was cut", "9");
+        browser.step("Limbs");
         for (int i = 0; i < LIMBS.size(); i++) {
             browser.press("Add a limb");
             enter(browser, LIMBS.get(i));
@@ -121,11 +124,12 @@ class FirstTreeJourney {
         if (limb.parent() != null) {
             browser.page.getByLabel("Grows from").selectOption(limb.parent());
         }
+        browser.page.getByText("By number, and more about it").click();
         browser.number("Width", limb.width());
         browser.number(limb.parent() == null ? "Leaves the trunk" : "Leaves its limb", limb.origin());
         browser.number("Length", limb.length());
         browser.press(limb.direction());
-        browser.press(limb.angle());
+        browser.number("Angle", limb.angle());
         limb.faults().forEach((fault, with) -> {
             browser.press(fault);
             if (!with.isEmpty()) {

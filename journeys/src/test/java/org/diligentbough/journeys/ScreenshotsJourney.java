@@ -48,9 +48,7 @@ class ScreenshotsJourney {
             browser.open(kilnfield + "/walk");
             take(browser, "walk-choose");
             browser.open(kilnfield + "/trees/" + treeId + "/walk");
-            browser.press("Start from that survey");
-            browser.page.getByText("draft kept").waitFor();
-            take(browser, "walk-tree");
+            take(browser, "walk-sides");
             browser.step("Limbs");
             take(browser, "walk-limbs");
             browser.page.locator(".limb-row").first().click();

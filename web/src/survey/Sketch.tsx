@@ -1,0 +1,138 @@
+import { type MouseEvent, useState } from 'react';
+import { ButtonGroup, Button } from 'react-bootstrap';
+import type { LimbFile } from '../api/client';
+import { nearestShare, part, type Place, sketch, type Sketched } from './sketch';
+
+const VIEWS = { south: 'from the south', west: 'from the west', above: 'above' } as const;
+type View = keyof typeof VIEWS;
+const REACH_PX = 26;
+
+const onSheet = (place: Place, view: View) =>
+  view === 'above'
+    ? { x: place.eastM, y: -place.northM }
+    : { x: view === 'south' ? place.eastM : -place.northM, y: -place.upM };
+
+/** What a touch in the drawing means: the trunk at a height, or a limb some way along. */
+export interface Touch {
+  parent?: string;
+  alongM: number;
+}
+
+/** The limbs entered so far, drawn as one enters; a touch says where the limb at hand leaves. */
+export function Sketch({
+  limbs,
+  heightM,
+  at,
+  onTouch,
+  onPick,
+}: {
+  limbs: Partial<LimbFile>[];
+  heightM?: number | null;
+  /** The limb at hand. */
+  at?: string;
+  /** Where the limb at hand is said to leave. */
+  onTouch?: (touch: Touch) => void;
+  onPick?: (id: string) => void;
+}) {
+  const [view, setView] = useState<View>('south');
+  const drawn = sketch(limbs);
+  const top = Math.max(heightM ?? 0, 3, ...drawn.map((limb) => limb.tip.upM)) + 0.3;
+  const reach = Math.max(2, ...drawn.map((limb) => Math.hypot(limb.tip.eastM, limb.tip.northM))) + 0.4;
+  const above = view === 'above';
+  const trunkTop = Math.max(1, ...drawn.filter((limb) => !limb.parent).map((limb) => limb.base.upM));
+  const box = above
+    ? `${-reach} ${-reach} ${2 * reach} ${2 * reach}`
+    : `${-reach} ${-top} ${2 * reach} ${top + 0.3}`;
+  const touch = (e: MouseEvent<SVGSVGElement>) => {
+    const matrix = e.currentTarget.getScreenCTM();
+    if (!matrix) return;
+    const point = new DOMPoint(e.clientX, e.clientY).matrixTransform(matrix.inverse());
+    const near = REACH_PX / matrix.a;
+    let best: { limb?: Sketched; share: number; apart: number } | undefined;
+    const weigh = (share: number, x: number, y: number, limb?: Sketched) => {
+      const apart = Math.hypot(point.x - x, point.y - y);
+      if (apart < near && (!best || apart < best.apart)) best = { limb, share, apart };
+    };
+    for (const limb of drawn) {
+      if (limb.id === at) continue;
+      const share = nearestShare(onSheet(limb.base, view), onSheet(limb.tip, view), point.x, point.y);
+      const place = onSheet(part(limb, share), view);
+      weigh(share, place.x, place.y, limb);
+    }
+    if (best?.limb && onPick) return onPick(best.limb.id);
+    // The trunk has the say over limbs that leave it there.
+    if (!above && Math.abs(point.x) < near && point.y < 0 && -point.y <= Math.max(trunkTop, 2))
+      weigh(0, 0, point.y);
+    if (!best || !onTouch) return;
+    onTouch(
+      best.limb
+        ? { parent: best.limb.id, alongM: Math.round(best.share * best.limb.lengthM * 10) / 10 }
+        : { alongM: Math.round(-point.y * 10) / 10 },
+    );
+  };
+  return (
+    <div className="sketch">
+      <svg viewBox={box} onClick={touch} role="img" aria-label={'The tree so far, ' + VIEWS[view]}>
+        {!above && (
+          <>
+            <line x1={-reach} x2={reach} y1={0} y2={0} stroke="#33261d" strokeWidth={0.04} />
+            <line x1={0} x2={0} y1={0} y2={-Math.max(trunkTop, 1)} stroke="#8b7a68" strokeWidth={0.22} />
+            {[1, 2, 3, 4, 5, 6, 7, 8]
+              .filter((m) => m < top)
+              .map((m) => (
+                <g key={m}>
+                  <line x1={-reach} x2={-reach + 0.15} y1={-m} y2={-m} stroke="#6b5d50" strokeWidth={0.03} />
+                  <text x={-reach + 0.2} y={-m + 0.08} fontSize={0.24} fill="#6b5d50">
+                    {m} m
+                  </text>
+                </g>
+              ))}
+          </>
+        )}
+        {above && <circle r={0.12} fill="#8b7a68" />}
+        {drawn.map((limb) => {
+          const from = onSheet(limb.base, view);
+          const to = onSheet(limb.tip, view);
+          return (
+            <g key={limb.id}>
+              <line
+                x1={from.x}
+                y1={from.y}
+                x2={to.x}
+                y2={to.y}
+                stroke={limb.id === at ? '#5b2a52' : '#8b7a68'}
+                strokeWidth={Math.max(0.06, limb.diameterCm / 80)}
+                strokeLinecap="round"
+              />
+              <text
+                x={to.x}
+                y={to.y - 0.08}
+                fontSize={0.3}
+                textAnchor="middle"
+                fontWeight={limb.id === at ? 700 : 500}
+                fill={limb.id === at ? '#5b2a52' : '#33261d'}
+                stroke="#fffdf6"
+                strokeWidth={0.07}
+                paintOrder="stroke"
+              >
+                {limb.id}
+              </text>
+            </g>
+          );
+        })}
+      </svg>
+      <ButtonGroup size="sm" aria-label="Seen">
+        {(Object.keys(VIEWS) as View[]).map((one) => (
+          <Button
+            key={one}
+            variant={view === one ? 'secondary' : 'outline-secondary'}
+            aria-pressed={view === one}
+            onClick={() => setView(one)}
+          >
+            {VIEWS[one]}
+          </Button>
+        ))}
+      </ButtonGroup>
+    </div>
+  );
+}
