@@ -138,6 +138,7 @@ export function SitePlan({
             <text
               x={x}
               y={y + text * 1.35}
+              aria-hidden="true"
               fontSize={text}
               textAnchor="middle"
               fill="var(--ink)"
@@ -148,23 +149,28 @@ export function SitePlan({
             >
               {tree.data.tag}
             </text>
-            {lights.has(tree.id) && (
-              <text
-                x={x}
-                y={y - text * 0.55}
-                fontSize={text * 0.85}
-                textAnchor="middle"
-                fill="var(--ink)"
-                stroke="#fffdf6"
-                strokeWidth={text / 5}
-                paintOrder="stroke"
-              >
-                {percent(lights.get(tree.id)!)}
-              </text>
-            )}
           </g>
         );
       })}
+      {trees
+        .filter((tree) => lights.has(tree.id))
+        .map((tree) => (
+          <text
+            key={tree.id}
+            x={tree.data.eastM - west}
+            y={north - tree.data.northM - text * 0.55}
+            fontSize={text * 0.85}
+            textAnchor="middle"
+            fill="var(--ink)"
+            stroke="#fffdf6"
+            strokeWidth={text / 5}
+            paintOrder="stroke"
+            pointerEvents="none"
+            aria-hidden="true"
+          >
+            {percent(lights.get(tree.id)!)}
+          </text>
+        ))}
       {light?.tooClose
         .filter((pair) => pair.overlapM > 0)
         .map((pair) => {

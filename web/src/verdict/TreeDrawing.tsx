@@ -301,7 +301,7 @@ function Wood({
       aria-pressed={onPick ? picked : undefined}
       onClick={() => onPick?.(limb.id)}
     >
-      <title>{`${limb.id}: ${centimetres(limb.diameterCm)}, ${verdict}`}</title>
+      <title>{`Limb ${limb.id}, ${centimetres(limb.diameterCm)}, ${verdict}`}</title>
       <line
         x1={from.x}
         y1={from.y}

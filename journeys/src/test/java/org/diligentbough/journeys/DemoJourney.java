@@ -171,7 +171,7 @@ class DemoJourney {
             browser.press("Confirm");
             assertThat(browser.page.locator("h1 ~ .state").first()).hasText("confirmed");
             browser.follow("Sheet to print");
-            assertThat(browser.part("K-13")).containsText("shorten C");
+            assertThat(browser.part("K-13")).containsText("shorten A");
             assertThat(browser.part("K-02").locator("svg")).hasCount(2);
             browser.phone();
             browser.open(site + "/trees/" + treeOf(site, "K-21").get("id").longValue());
@@ -205,16 +205,16 @@ class DemoJourney {
             assertThat(browser.part("Who comes")).containsText("Joss Pell has not said they can come that day.");
             browser.open(site + "/days");
             assertThat(browser.part("Past")).containsText("rained off");
-            // K-13's shortening of A turns out to have been logged by mistake.
+            // K-13's shortening of D turns out to have been logged by mistake.
             browser.open(site + "/trees/" + treeOf(site, "K-13").get("id").longValue());
             Locator time = browser.part("Line of time");
-            assertThat(time).containsText("shortened A (hollow 3 cm)");
+            assertThat(time).containsText("hortened D (hollow 3 cm");
             browser.phone();
             time.locator(".log")
                     .first()
                     .getByRole(AriaRole.LINK, new Locator.GetByRoleOptions().setName("correct it"))
                     .click();
-            browser.part("Limb A")
+            browser.part("Limb D")
                     .getByRole(
                             AriaRole.BUTTON,
                             new Locator.GetByRoleOptions().setName("Not done").setExact(true))
@@ -223,8 +223,8 @@ class DemoJourney {
                     .getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Send the correction"))
                     .click();
             assertThat(time).containsText("Correction: ");
-            assertThat(time).containsText("not done A");
-            assertThat(time.locator(".corrected")).containsText("shortened A (hollow 3 cm)");
+            assertThat(time).containsText("Not done D");
+            assertThat(time.locator(".corrected")).containsText("hortened D (hollow 3 cm");
             Assertions.assertThat(browser.errors()).isEmpty();
         }
     }
