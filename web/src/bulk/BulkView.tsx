@@ -28,7 +28,7 @@ export function BulkView() {
     setText(content);
     look.mutate(content, { onSuccess: (seen) => setFields(seen.suggested) });
   };
-  const lacking = ['tag', 'species'].filter((field) => !fields.includes(field));
+  const lacking = ['tag', 'species', 'eastM', 'northM'].filter((field) => !fields.includes(field));
   const error = look.error ?? addTable.error ?? addMap.error;
   return (
     <>

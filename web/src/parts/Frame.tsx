@@ -15,7 +15,7 @@ export function Frame() {
   return (
     <>
       <header className="frame-top">
-        <Link className="name" to={site ? '/sites/' + site.id : '/'}>
+        <Link className="name" aria-label="Diligent Bough" to={site ? '/sites/' + site.id : '/'}>
           <img src="/mark.svg" alt="" />
           <span>Diligent Bough</span>
         </Link>

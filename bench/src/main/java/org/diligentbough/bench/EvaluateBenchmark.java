@@ -2,6 +2,7 @@ package org.diligentbough.bench;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.concurrent.TimeUnit;
 import org.diligentbough.core.Evaluation;
@@ -77,7 +78,7 @@ public class EvaluateBenchmark {
     @Benchmark
     public Evaluation evaluate() {
         return Evaluation.of(
-                Standing.asSurveyed(survey), new Evaluation.Given(List.of(), List.of(), near), rules);
+                Standing.asSurveyed(survey), new Evaluation.Given(List.of(), List.of(), near, Optional.empty()), rules);
     }
 
     /** Light in the crown alone. */

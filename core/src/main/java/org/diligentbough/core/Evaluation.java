@@ -2,6 +2,8 @@ package org.diligentbough.core;
 
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
+import java.util.stream.Stream;
 import org.diligentbough.core.knowledge.Reason;
 import org.diligentbough.core.light.CrownLight;
 import org.diligentbough.core.light.Neighbour;
@@ -13,6 +15,7 @@ import org.diligentbough.core.plan.Worth;
 import org.diligentbough.core.season.CuttingCalendar;
 import org.diligentbough.core.season.MayCut;
 import org.diligentbough.core.survey.Branching;
+import org.diligentbough.core.survey.Group;
 import org.diligentbough.core.survey.LivingCrown;
 import org.diligentbough.core.survey.Survey;
 import org.diligentbough.core.verdict.Cautions;
@@ -53,10 +56,11 @@ public record Evaluation(
      * @param pins cuts moved by hand
      * @param decisions about limbs
      * @param near trees that stand near, besides those the survey names
+     * @param group the trees it is to be kept in balance with
      */
-    public record Given(List<Pin> pins, List<Decision> decisions, List<Neighbour> near) {
+    public record Given(List<Pin> pins, List<Decision> decisions, List<Neighbour> near, Optional<Group> group) {
         /** Nothing moved, nothing decided, nothing near but what the survey names. */
-        public static final Given NOTHING = new Given(List.of(), List.of(), List.of());
+        public static final Given NOTHING = new Given(List.of(), List.of(), List.of(), Optional.empty());
 
         public Given {
             pins = List.copyOf(pins);
@@ -66,7 +70,9 @@ public record Evaluation(
     }
 
     /** Judges and plans a tree as it stands. */
-    public static Evaluation of(Standing standing, Given given, Rulebook rules) {
+    public static Evaluation of(Standing found, Given given, Rulebook rules) {
+        GroupBalance balance = new GroupBalance(given.group(), rules.knowledge());
+        Standing standing = new Standing(balance.broughtDown(found.survey()), found.taken());
         Survey survey = standing.survey();
         CrownLight light = new CrownLight(
                 survey,
@@ -93,7 +99,21 @@ public record Evaluation(
         Map<String, Worth> worth = Worth.ofAll(scene, limbs, light);
         RenovationPlan plan = new Planner(scene, limbs, tree, calendar, standing.taken(), given.pins(), worth)
                 .plan(survey.years().orElse(tree.yearsNeeded()));
-        return new Evaluation(scene, light, tree, limbs, worth, plan, today, new Cautions(scene, limbs).all(tree));
+        return new Evaluation(
+                scene,
+                light,
+                tree,
+                limbs,
+                worth,
+                plan,
+                today,
+                all(
+                        new Cautions(scene, limbs).all(tree),
+                        new GroupBalance(given.group(), rules.knowledge()).said(survey)));
+    }
+
+    private static List<Reason> all(List<Reason> cautions, List<Reason> more) {
+        return Stream.concat(cautions.stream(), more.stream()).toList();
     }
 
     /** What is left of the crown when all the plan's cuts are made. */

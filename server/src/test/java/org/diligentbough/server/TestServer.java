@@ -75,11 +75,20 @@ public final class TestServer {
                 "--spring.datasource.url=" + databaseUrl(),
                 "--spring.datasource.username=" + USER,
                 "--spring.datasource.password=" + PASSWORD,
-                "--bough.today=" + TODAY);
+                "--bough.today=" + TODAY,
+                "--bough.photos.folder=" + photos());
         person = send("POST", "/api/people", "{\"name\":\"Tess Ferrier\"}")
                 .expect(201)
                 .get("id")
                 .longValue();
+    }
+
+    private static Path photos() {
+        try {
+            return Files.createTempDirectory("bough-photos");
+        } catch (IOException e) {
+            throw new IllegalStateException(e);
+        }
     }
 
     private static String databaseUrl() {
@@ -111,13 +120,28 @@ public final class TestServer {
 
     /** {@code as} 0 for nobody. */
     public static Answer sendAs(long as, String method, String path, String body) {
-        HttpRequest.Builder request = HttpRequest.newBuilder(URI.create(url() + path))
-                .method(
-                        method,
-                        body == null
-                                ? HttpRequest.BodyPublishers.noBody()
-                                : HttpRequest.BodyPublishers.ofString(body, StandardCharsets.UTF_8))
-                .header("Content-Type", "application/json");
+        return send(
+                as,
+                HttpRequest.newBuilder(URI.create(url() + path))
+                        .method(
+                                method,
+                                body == null
+                                        ? HttpRequest.BodyPublishers.noBody()
+                                        : HttpRequest.BodyPublishers.ofString(body, StandardCharsets.UTF_8))
+                        .header("Content-Type", "application/json"));
+    }
+
+    /** Posts what is not JSON. */
+    public static Answer sendBytes(String path, String type, byte[] body) {
+        url();
+        return send(
+                person,
+                HttpRequest.newBuilder(URI.create(url() + path))
+                        .POST(HttpRequest.BodyPublishers.ofByteArray(body))
+                        .header("Content-Type", type));
+    }
+
+    private static Answer send(long as, HttpRequest.Builder request) {
         if (as != 0) {
             request.header("X-Bough-Person", String.valueOf(as));
         }

@@ -89,7 +89,8 @@ public enum Figure {
     WORTH_LIGHT_WHOLE("share", 0.01, 0.5),
     SHADE_REACH("times", 1, 10),
     SPACING_PER_HEIGHT("times", 0.5, 2),
-    FAR_TOO_CLOSE_SHARE("share", 0.1, 2);
+    FAR_TOO_CLOSE_SHARE("share", 0.1, 2),
+    OUT_OF_BALANCE("times", 1, 2);
 
     private final String unit;
     private final double min;

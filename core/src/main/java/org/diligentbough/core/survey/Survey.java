@@ -3,6 +3,7 @@ package org.diligentbough.core.survey;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import java.util.OptionalInt;
 import org.diligentbough.core.orchard.Site;
 
@@ -37,6 +38,19 @@ public record Survey(
                 surveyedOn,
                 observedStage,
                 tree.withRemovedLast12Months(share),
+                limbs,
+                surroundings,
+                years);
+    }
+
+    /** The same survey with another height wanted, m. */
+    public Survey withTargetHeight(OptionalDouble targetHeightM) {
+        return new Survey(
+                site,
+                today,
+                surveyedOn,
+                observedStage,
+                tree.withTargetHeight(targetHeightM),
                 limbs,
                 surroundings,
                 years);

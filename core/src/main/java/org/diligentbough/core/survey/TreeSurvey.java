@@ -83,6 +83,34 @@ public record TreeSurvey(
                 noted);
     }
 
+    /** The same with another height wanted, m; empty when none is. */
+    public TreeSurvey withTargetHeight(OptionalDouble otherM) {
+        return new TreeSurvey(
+                label,
+                species,
+                bearing,
+                rootstock,
+                plantedYear,
+                form,
+                formWanted,
+                mainsWanted,
+                purpose,
+                heightM,
+                spreadM,
+                trunkGirthCm,
+                otherM,
+                clearanceM,
+                shootExtensionCm,
+                stillGrowing,
+                waterSprouts,
+                rootSuckers,
+                removedLast12Months,
+                yearsSinceCut,
+                inContainer,
+                trunk,
+                noted);
+    }
+
     /** Trunk diameter, cm, from its girth. */
     public double trunkDiameterCm() {
         return trunkGirthCm / Math.PI;

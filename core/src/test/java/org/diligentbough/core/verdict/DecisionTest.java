@@ -24,7 +24,7 @@ class DecisionTest {
         Decision decision = new Decision(limb, verdict, "Tamsin Oke", LocalDate.of(2027, 2, 20));
         return Evaluation.of(
                 Standing.asSurveyed(tree.build()),
-                new Evaluation.Given(List.of(), List.of(decision), List.of()),
+                new Evaluation.Given(List.of(), List.of(decision), List.of(), Optional.empty()),
                 RULES);
     }
 

@@ -53,7 +53,10 @@ class YearTakenTest {
     }
 
     private static Evaluation judged(Standing standing, Pin... pins) {
-        return Evaluation.of(standing, new Evaluation.Given(List.of(pins), List.of(), List.of()), SurveyBuilder.RULES);
+        return Evaluation.of(
+                standing,
+                new Evaluation.Given(List.of(pins), List.of(), List.of(), Optional.empty()),
+                SurveyBuilder.RULES);
     }
 
     private static List<Lane> of(Evaluation evaluation, int year) {

@@ -2,6 +2,8 @@ package org.diligentbough.server.orchard;
 
 import java.util.List;
 import java.util.Objects;
+import java.util.Optional;
+import org.diligentbough.core.survey.Group;
 import org.diligentbough.server.orchard.SiteMapper.SiteRow;
 import org.diligentbough.server.orchard.TreeMapper.TreeRow;
 import org.diligentbough.server.shared.CurrentPerson;
@@ -87,6 +89,17 @@ public class OrchardService {
         history.changed(new About("site", id, id, null), before, after);
         judgeAllAnew(id);
         return after;
+    }
+
+    /** The other trees of a tree's group, if it has one and any of them is surveyed. */
+    public Optional<Group> groupOf(TreeRow tree) {
+        if (tree.groupName() == null) {
+            return Optional.empty();
+        }
+        TreeMapper.GroupRow others = trees.others(tree.siteId(), tree.groupName(), tree.id());
+        return others.others() == 0
+                ? Optional.empty()
+                : Optional.of(new Group(tree.groupName(), others.others(), others.meanHeightM()));
     }
 
     /** The tags that hang at a site, on trees that stand and on those removed. */

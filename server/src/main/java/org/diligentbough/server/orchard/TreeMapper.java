@@ -147,6 +147,18 @@ public interface TreeMapper {
             """)
     int change(@Param("id") long id, @Param("version") int version, @Param("t") TreeData tree);
 
+    /** How many other trees of a group are surveyed, and their mean height; null while there is none. */
+    record GroupRow(Integer others, Double meanHeightM) {}
+
+    @Select("""
+            select count(*)::integer as others, avg(s.height_m) as mean_height_m
+            from tree t join lateral (
+                select * from survey where tree_id = t.id order by surveyed_on desc, id desc limit 1) s on true
+            where t.site_id = #{siteId} and t.group_name = #{group} and t.id <> #{treeId}
+              and t.id not in (select tree_id from tree_removal)
+            """)
+    GroupRow others(@Param("siteId") long siteId, @Param("group") String group, @Param("treeId") long treeId);
+
     /** How many trees of each kind a site has, for the season ribbon. */
     record KindCount(String species, Boolean trained, Integer trees) {}
 

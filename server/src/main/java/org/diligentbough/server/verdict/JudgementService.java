@@ -111,7 +111,8 @@ public class JudgementService {
                                 decision.decidedBy(),
                                 decision.decidedOn()))
                         .toList(),
-                near);
+                near,
+                orchard.groupOf(tree));
         Survey survey = Neighbours.withoutRegistered(standing.survey(), near);
         return Evaluation.of(new Standing(survey, standing.taken()), given, siteRules.of(tree.siteId()));
     }
