@@ -25,6 +25,13 @@ class ScreenshotsJourney {
             browser.iAm("Tamsin Oke");
             browser.open(kilnfield + "?tree=" + treeId);
             take(browser, "orchard");
+            browser.open(kilnfield + "?light=yes");
+            browser.part("Light and room").waitFor();
+            browser.page.locator(".site-plan").scrollIntoViewIfNeeded();
+            take(browser, "orchard-light");
+            browser.open(kilnfield + "/figures");
+            browser.heading("Numbers the rules go by").waitFor();
+            take(browser, "numbers");
             browser.open(kilnfield + "/trees/" + treeId + "?limb=B");
             take(browser, "tree");
             browser.press("above");
