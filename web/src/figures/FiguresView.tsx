@@ -85,9 +85,10 @@ export function FiguresView() {
                     saving={change.isPending}
                     leave={() => setEditing(undefined)}
                     keep={(value, note) =>
-                      void change
-                        .mutateAsync({ figure: one.figure, body: { value, note } })
-                        .then(() => setEditing(undefined))
+                      void change.mutateAsync({ figure: one.figure, body: { value, note } }).then(
+                        () => setEditing(undefined),
+                        () => undefined,
+                      )
                     }
                   />
                 ) : (

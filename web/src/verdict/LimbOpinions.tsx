@@ -6,6 +6,9 @@ import { date } from '../parts/format';
 import { useDecide, useOpinions, useThink } from './queries';
 import { VERDICTS } from './words';
 
+/** A refusal is shown below; what was written stays. */
+const shownBelow = () => undefined;
+
 const CHOICES = ['keep', 'bend', 'shorten', 'remove', 'wait'];
 
 /** What people think of a limb, side by side with the rules, and what the coordinator decided. */
@@ -83,7 +86,7 @@ export function LimbOpinions({ limb, verdict, treeId }: { limb: string; verdict:
           <Button
             size="sm"
             disabled={think.isPending}
-            onClick={() => void think.mutateAsync({ limb, body }).then(done)}
+            onClick={() => void think.mutateAsync({ limb, body }).then(done, shownBelow)}
           >
             Keep my view
           </Button>
@@ -91,7 +94,7 @@ export function LimbOpinions({ limb, verdict, treeId }: { limb: string; verdict:
             size="sm"
             variant="outline-primary"
             disabled={decide.isPending}
-            onClick={() => void decide.mutateAsync({ limb, body }).then(done)}
+            onClick={() => void decide.mutateAsync({ limb, body }).then(done, shownBelow)}
           >
             Decide so
           </Button>

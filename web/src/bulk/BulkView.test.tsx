@@ -1,0 +1,73 @@
+import { act } from 'react';
+import { afterEach, describe, expect, it, vi } from 'vitest';
+import { answers, asked, box, press, settle, show, takeDown, type } from '../testing/harness';
+import { BulkView } from './BulkView';
+
+vi.mock('../api/client', async (original) => ({
+  ...(await original<object>()),
+  api: (await import('../testing/harness')).fakeApi,
+}));
+
+const LOOK = 'POST /api/sites/{siteId}/trees/table/look';
+const ADD = 'POST /api/sites/{siteId}/trees/table';
+const seen = {
+  columns: ['No', 'What', 'E', 'N'],
+  suggested: ['tag', '', 'eastM', 'northM'],
+  first: [['B-1', 'apple', '1', '2']],
+  rows: 2,
+  fields: ['tag', 'species', 'eastM', 'northM'],
+};
+
+const choose = async (name: string, content: string) => {
+  const field = box.querySelector<HTMLInputElement>('input[type=file]')!;
+  const file = Object.assign(new Blob([content]), { name, text: () => Promise.resolve(content) });
+  Object.defineProperty(field, 'files', { value: [file], configurable: true });
+  act(() => void field.dispatchEvent(new Event('change', { bubbles: true })));
+  await settle();
+};
+const page = () => show(<BulkView />, '/sites/:siteId/bulk', '/sites/3/bulk');
+const register = () =>
+  [...box.querySelectorAll('button')].find((one) => one.textContent?.startsWith('Register'));
+
+afterEach(takeDown);
+
+describe('trees in and out', () => {
+  it('asks for the columns it cannot do without, then registers', async () => {
+    answers.set(LOOK, seen);
+    answers.set(ADD, { trees: 2 });
+    await page();
+    await choose('trees.csv', 'No,What,E,N\nB-1,apple,1,2\n');
+    expect(box.textContent).toContain('Match a column to kind.');
+    expect(register()!.disabled).toBe(true);
+    await type('Field of column What', 'species');
+    expect(register()!.disabled).toBe(false);
+    await press('Register 2 trees');
+    expect(asked.at(-1)?.body).toContain('B-1,apple');
+    expect(box.textContent).toContain('2 trees are registered.');
+  });
+
+  it('takes a field from one column when another is given it', async () => {
+    answers.set(LOOK, seen);
+    await page();
+    await choose('trees.csv', 'x');
+    await type('Field of column What', 'tag');
+    expect(box.querySelector<HTMLSelectElement>('[aria-label="Field of column No"]')!.value).toBe('');
+  });
+
+  it('sends a map as it is', async () => {
+    answers.set('POST /api/sites/{siteId}/trees/geojson', { trees: 1 });
+    await page();
+    await choose('trees.geojson', '{"type":"FeatureCollection","features":[]}');
+    expect(box.textContent).toContain('1 tree is registered.');
+  });
+
+  it('says why a table was refused and that nothing was registered', async () => {
+    answers.set(LOOK, { ...seen, suggested: ['tag', 'species', 'eastM', 'northM'] });
+    answers.set(ADD, 422);
+    await page();
+    await choose('trees.csv', 'x');
+    await press('Register 2 trees');
+    expect(box.textContent).toContain('refused with 422');
+    expect(box.textContent).not.toContain('registered.');
+  });
+});
