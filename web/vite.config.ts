@@ -28,10 +28,18 @@ export default defineConfig({
             urlPattern: ({ url }) => /\/api\/(.*\/draft|photos\/.*|jobs\/.*)$/.test(url.pathname),
             handler: 'NetworkOnly',
           },
+          // What a walk cannot begin without is not waited for long where the signal is weak.
+          {
+            urlPattern: ({ url }) =>
+              /^\/api\/(people|sites|sites\/\d+|sites\/\d+\/field)$/.test(url.pathname),
+            handler: 'NetworkFirst',
+            options: { cacheName: 'to-walk', networkTimeoutSeconds: 6, expiration: { maxEntries: 60 } },
+          },
+          // All else is shown as of earlier only when there is no signal at all: a slow answer is still the true one.
           {
             urlPattern: ({ url }) => url.pathname.startsWith('/api/'),
             handler: 'NetworkFirst',
-            options: { cacheName: 'taken-along', networkTimeoutSeconds: 6, expiration: { maxEntries: 400 } },
+            options: { cacheName: 'taken-along', expiration: { maxEntries: 400 } },
           },
         ],
       },

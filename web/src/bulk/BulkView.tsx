@@ -50,7 +50,11 @@ export function BulkView() {
         <Form.Control
           type="file"
           accept=".csv,.txt,.json,.geojson"
-          onChange={(e) => void choose((e.target as HTMLInputElement).files?.[0])}
+          onChange={(e) => {
+            const input = e.target as HTMLInputElement;
+            // Emptied again, or choosing the same file once it was mended would change nothing.
+            void choose(input.files?.[0]).finally(() => (input.value = ''));
+          }}
         />
       </Form.Group>
       {added && (

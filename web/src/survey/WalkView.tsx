@@ -32,12 +32,27 @@ const STEPS = ['Sides', 'Tree', 'Trunk', '3 Ds', 'Limbs', 'Vigour', 'Around', 'J
 /** The survey on a phone: once round the tree, its trunk, the three Ds, its limbs, its vigour, and the judgement. */
 export function WalkView() {
   const params = useParams();
+  const treeId = Number(params.treeId);
   const pack = useFieldPack(Number(params.siteId));
-  const tree = pack.data?.trees.find((one) => one.id === Number(params.treeId));
-  useTitle(tree && 'Walk ' + tree.tag);
-  if (!pack.data) return <Loading error={pack.error} />;
-  if (!tree) return <p>This tree is not among those that stand here.</p>;
-  return <Walk key={tree.id} tree={tree} siteId={pack.data.siteId} today={pack.data.today} />;
+  const [begun, setBegun] = useState<Begun>();
+  useTitle(begun && 'Walk ' + begun.tree.tag);
+  // A walk goes on with what it began from. What comes in meanwhile, perhaps an older answer kept on the phone, must
+  // not take the surveyor out of the middle of it.
+  if (begun?.tree.id !== treeId) {
+    const tree = pack.data?.trees.find((one) => one.id === treeId);
+    if (pack.data && tree) setBegun({ tree, siteId: pack.data.siteId, today: pack.data.today });
+    else if (!pack.data || pack.isFetching) return <Loading error={pack.error} />;
+    else return <p>This tree is not among those that stand here.</p>;
+    return null;
+  }
+  return <Walk key={treeId} {...begun} />;
+}
+
+/** What a walk starts from. */
+interface Begun {
+  tree: FieldTree;
+  siteId: number;
+  today: string;
 }
 
 async function fileOf(surveyId: number): Promise<SurveyFile> {
@@ -54,7 +69,7 @@ function useCorrecting(treeId: number) {
   return { wanted, survey: surveys.data?.find((one) => one.id === wanted), error: surveys.error };
 }
 
-function Walk({ tree, siteId, today }: { tree: FieldTree; siteId: number; today: string }) {
+function Walk({ tree, siteId, today }: Begun) {
   const correcting = useCorrecting(tree.id);
   const { draft, basedOn, change, kept, drop, error, hadDraft } = useDraft(tree.id, () => ({
     draft: tree.start ? draftOf(tree.start, today) : emptyDraft(today),
