@@ -34,6 +34,8 @@ import org.diligentbough.core.visit.Standing;
  * @param light in its crown as it stands
  * @param limbs in the order of the survey
  * @param worth of what is to be done to each limb, by its tag
+ * @param calendar when such a tree may be cut here
+ * @param today whether it may be cut on the day it is judged
  */
 public record Evaluation(
         Scene scene,
@@ -42,6 +44,7 @@ public record Evaluation(
         List<LimbVerdict> limbs,
         Map<String, Worth> worth,
         RenovationPlan plan,
+        CuttingCalendar calendar,
         MayCut today,
         List<Reason> cautions) {
 
@@ -106,6 +109,7 @@ public record Evaluation(
                 limbs,
                 worth,
                 plan,
+                calendar,
                 today,
                 all(
                         new Cautions(scene, limbs).all(tree),

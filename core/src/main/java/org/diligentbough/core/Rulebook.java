@@ -3,8 +3,6 @@ package org.diligentbough.core;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
-import java.util.OptionalInt;
 import org.diligentbough.core.knowledge.Figure;
 import org.diligentbough.core.knowledge.Knowledge;
 import org.diligentbough.core.orchard.Form;
@@ -12,40 +10,79 @@ import org.diligentbough.core.orchard.Rootstocks;
 import org.diligentbough.core.orchard.Site;
 import org.diligentbough.core.orchard.Species;
 import org.diligentbough.core.orchard.SpeciesTraits;
+import org.diligentbough.core.season.CareTable;
+import org.diligentbough.core.season.Climate;
 import org.diligentbough.core.season.CuttingCalendar;
+import org.diligentbough.core.season.KindYear;
+import org.diligentbough.core.season.Seen;
+import org.diligentbough.core.season.StageTable;
 import org.diligentbough.core.season.WindowTable;
 import org.diligentbough.core.survey.Survey;
 import org.diligentbough.core.visit.Standing;
 import org.diligentbough.core.visit.TreeRecord;
 import org.diligentbough.core.visit.Visit;
+import org.threeten.extra.LocalDateRange;
 
 /** All that the core goes by: numbers, sources, species and windows. Read once at start; immutable. */
-public record Rulebook(Knowledge knowledge, SpeciesTraits.Table species, WindowTable windows, Rootstocks rootstocks) {
+public record Rulebook(
+        Knowledge knowledge,
+        SpeciesTraits.Table species,
+        WindowTable windows,
+        StageTable stages,
+        CareTable care,
+        Rootstocks rootstocks) {
 
     /** Reads the shipped data files; a file that cannot be used stops it with the file's name and line. */
     public static Rulebook load() {
-        return new Rulebook(Knowledge.load(), SpeciesTraits.Table.load(), WindowTable.load(), Rootstocks.load());
+        StageTable stages = StageTable.load();
+        return new Rulebook(
+                Knowledge.load(),
+                SpeciesTraits.Table.load(),
+                WindowTable.load(stages),
+                stages,
+                CareTable.load(stages),
+                Rootstocks.load());
     }
 
     /** The same with other values for some figures: what a site has changed. */
     public Rulebook with(Map<Figure, Double> figures) {
-        return figures.isEmpty() ? this : new Rulebook(knowledge.with(figures), species, windows, rootstocks);
+        return figures.isEmpty()
+                ? this
+                : new Rulebook(knowledge.with(figures), species, windows, stages, care, rootstocks);
     }
 
-    /** When trees of a kind may be cut at a site, by the months alone. */
-    public CuttingCalendar calendar(Site site, Species kind, boolean trained) {
-        return calendar(site, kind, trained, CuttingCalendar.Seen.NOTHING);
+    /** When trees of a kind may be cut at a site, with what was seen of them there. */
+    public CuttingCalendar calendar(Site site, Species kind, boolean trained, Seen seen) {
+        return new CuttingCalendar(
+                windows, stages, knowledge, species, site, new Climate(site, knowledge), kind, trained, seen);
     }
 
-    /** When the surveyed tree may be cut, with what was seen of its growth. */
+    /** The year of a kind at a site besides its windows. */
+    public KindYear year(Site site, Species kind, Seen seen) {
+        return new KindYear(
+                kind,
+                new Climate(site, knowledge),
+                calendar(site, kind, false, seen).stages(),
+                care,
+                knowledge);
+    }
+
+    /** The work that is due for a whole orchard on some of {@code days}. */
+    public List<CareTable.Due> care(Site site, LocalDateRange days) {
+        return care.due(new Climate(site, knowledge), days);
+    }
+
+    /** When the surveyed tree may be cut, with what was seen of its kind and of itself. */
     public CuttingCalendar calendar(Survey survey) {
         Form form = survey.tree().formAimedAt(species.of(survey.tree().species()));
-        Optional<LocalDate> growing =
-                survey.tree().stillGrowing().filter(Boolean::booleanValue).map(yes -> survey.surveyedOn());
-        CuttingCalendar.Seen seen = survey.observedStage()
-                .map(stage -> new CuttingCalendar.Seen(OptionalInt.of(stage.bbch()), Optional.of(stage.on()), growing))
-                .orElse(new CuttingCalendar.Seen(OptionalInt.empty(), Optional.empty(), growing));
-        return calendar(survey.site(), survey.tree().species(), form.trained(), seen);
+        List<LocalDate> growing =
+                survey.tree().stillGrowing().filter(yes -> yes).map(yes -> survey.surveyedOn()).stream()
+                        .toList();
+        return calendar(
+                survey.site(),
+                survey.tree().species(),
+                form.trained(),
+                survey.seen().and(new Seen(List.of(), growing)));
     }
 
     /**
@@ -60,9 +97,5 @@ public record Rulebook(Knowledge knowledge, SpeciesTraits.Table species, WindowT
                 .orElseThrow(() -> new IllegalArgumentException("a tree that was never surveyed is not known"));
         return new TreeRecord(surveys, visits, species.of(newest.tree().species()), knowledge, calendar(newest))
                 .standing();
-    }
-
-    private CuttingCalendar calendar(Site site, Species kind, boolean trained, CuttingCalendar.Seen seen) {
-        return new CuttingCalendar(windows, knowledge, species, site, kind, trained, seen);
     }
 }

@@ -17,6 +17,7 @@ import org.diligentbough.core.orchard.Purpose;
 import org.diligentbough.core.orchard.Site;
 import org.diligentbough.core.orchard.Species;
 import org.diligentbough.core.season.MayCut;
+import org.diligentbough.core.season.Seen;
 import org.diligentbough.core.survey.Fault;
 import org.diligentbough.core.survey.FaultKind;
 import org.diligentbough.core.survey.Limb;
@@ -63,7 +64,7 @@ public final class SurveyBuilder {
     public TreeSurvey.Trunk trunk = TreeSurvey.Trunk.SOUND;
     public Noted noted = Noted.NOTHING;
     public OptionalInt years = OptionalInt.empty();
-    public Optional<Survey.ObservedStage> stage = Optional.empty();
+    public Seen seen = Seen.NOTHING;
     public final List<Survey.Surrounding> surroundings = new ArrayList<>();
 
     /** Three good limbs all round, so that what is added is judged among others. */
@@ -115,9 +116,8 @@ public final class SurveyBuilder {
                 false,
                 trunk,
                 noted);
-        Site site = new Site(latitude, -2.4, fromJanuary(MEAN_C), fromJanuary(RAIN_MM), policy);
-        return new Survey(
-                site, today, surveyedOn == null ? today : surveyedOn, stage, tree, limbs, surroundings, years);
+        Site site = new Site(latitude, -2.4, fromJanuary(MEAN_C), fromJanuary(RAIN_MM), Optional.empty(), policy);
+        return new Survey(site, today, surveyedOn == null ? today : surveyedOn, seen, tree, limbs, surroundings, years);
     }
 
     /** A climate of the north, half a year later in the south. */

@@ -55,6 +55,13 @@ public final class DayCheck {
         } else if (visit.boundToWindow() && visit.mayCut().answer() == MayCut.Answer.WITH_CARE) {
             say(Weight.TOLD, visit, ReasonCode.DAY_WITH_CARE, visit.tree());
         }
+        // Wind keeps people off ladders whatever they cut; the rest of the weather matters to live wood.
+        if (visit.boundToWindow() || visit.offTheGround()) {
+            Weight weight = visit.weather().answer() == MayCut.Answer.NO ? Weight.WANTED : Weight.TOLD;
+            visit.weather()
+                    .reasons()
+                    .forEach(reason -> say(weight, visit, ReasonCode.DAY_WEATHER, visit.tree(), reason));
+        }
         if (!visit.outdated().isEmpty()) {
             say(Weight.WANTED, visit, ReasonCode.DAY_OUTDATED, visit.tree(), String.join(", ", visit.outdated()));
         }

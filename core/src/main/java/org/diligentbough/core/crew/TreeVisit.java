@@ -3,6 +3,7 @@ package org.diligentbough.core.crew;
 import java.util.List;
 import java.util.Set;
 import org.diligentbough.core.season.MayCut;
+import org.diligentbough.core.season.Weather;
 import org.diligentbough.core.verdict.Ticket;
 
 /**
@@ -15,6 +16,7 @@ import org.diligentbough.core.verdict.Ticket;
  * @param sick whether diseased wood is cut
  * @param boundToWindow whether live wood is cut that must wait for the species' window
  * @param mayCut whether the species may be cut on the day
+ * @param weather what the weather of the day says against it, as far as it is known
  * @param outdated limbs whose cuts are no longer what the judgement says
  * @param helpers ids of those who do it
  */
@@ -28,6 +30,7 @@ public record TreeVisit(
         boolean sick,
         boolean boundToWindow,
         MayCut mayCut,
+        Weather.Holds weather,
         List<String> outdated,
         List<Long> helpers) {
     public TreeVisit {

@@ -90,7 +90,21 @@ public enum Figure {
     SHADE_REACH("times", 1, 10),
     SPACING_PER_HEIGHT("times", 0.5, 2),
     FAR_TOO_CLOSE_SHARE("share", 0.1, 2),
-    OUT_OF_BALANCE("times", 1, 2);
+    OUT_OF_BALANCE("times", 1, 2),
+    DAILY_SWING_C("C", 0, 30),
+    FROST_PRONE_MIN_C("C", -5, 15),
+    DRY_MONTH_MM("mm", 0, 200),
+    DRIEST_DAYS("days", 7, 90),
+    STAGE_SLACK_DAYS("days", 0, 60),
+    FIG_RIPENS_DAYS("days", 30, 200),
+    COOL_NIGHT_C("C", 0, 20),
+    HARD_FREEZE_C("C", -40, 0),
+    HARD_FREEZE_DAYS("days", 0, 9),
+    DRY_DAY_MM("mm", 0, 10),
+    DRY_DAYS_AFTER("days", 0, 9),
+    LADDER_WIND_KMH("km/h", 5, 100),
+    POLLEN_REACH_M("m", 1, 1000),
+    COMING_WEEKS("weeks", 1, 26);
 
     private final String unit;
     private final double min;

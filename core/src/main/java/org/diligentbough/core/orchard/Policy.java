@@ -45,6 +45,20 @@ public record Policy(
         }
     }
 
+    /** The same with another choice of when a kind is cut: a {@link Pome}, an {@link Apricot} or a {@link Peach}. */
+    public Policy choosing(Enum<?> school) {
+        return new Policy(
+                allowance,
+                summerAllowance,
+                bigCuts,
+                school instanceof Pome other ? other : pome,
+                school instanceof Apricot other ? other : apricot,
+                school instanceof Peach other ? other : peach,
+                fig,
+                bend,
+                sealing);
+    }
+
     /** Share of the living crown that may come off in a pruning year. */
     public enum Allowance {
         QUARTER(0.25),

@@ -15,6 +15,7 @@ import org.diligentbough.core.knowledge.DataFile;
  * @param fruitfulFromDeg lowest angle above level, in degrees, at which its wood fruits best
  * @param fruitfulToDeg highest such angle, in degrees
  * @param stone whether it is a stone fruit, which wants dry days and answers a summer cut with gum
+ * @param pollination whether it wants another cultivar near
  */
 public record SpeciesTraits(
         Group group,
@@ -23,7 +24,8 @@ public record SpeciesTraits(
         double goodShootsToCm,
         double fruitfulFromDeg,
         double fruitfulToDeg,
-        boolean stone) {
+        boolean stone,
+        Pollination.Need pollination) {
 
     /** The rules that differ by kind. */
     public enum Group {
@@ -72,7 +74,8 @@ public record SpeciesTraits(
                             "good-shoots-to-cm",
                             "fruitful-from-deg",
                             "fruitful-to-deg",
-                            "stone"));
+                            "stone",
+                            "pollination"));
             for (DataFile.Row row : rows) {
                 SpeciesTraits read = new SpeciesTraits(
                         row.code("group", Group.class),
@@ -81,7 +84,8 @@ public record SpeciesTraits(
                         row.number("good-shoots-to-cm", 30, 75),
                         row.number("fruitful-from-deg", -30, 60),
                         row.number("fruitful-to-deg", 30, 90),
-                        row.yes("stone"));
+                        row.yes("stone"),
+                        row.code("pollination", Pollination.Need.class));
                 if (table.traits.put(row.code("species", Species.class), read) != null) {
                     throw row.wrong(row.text("species") + " is given twice");
                 }

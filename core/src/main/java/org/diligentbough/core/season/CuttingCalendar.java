@@ -1,13 +1,16 @@
 package org.diligentbough.core.season;
 
 import static org.diligentbough.core.knowledge.Figure.FROST_PRONE_MEAN_C;
+import static org.diligentbough.core.knowledge.Figure.STAGE_SLACK_DAYS;
 
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
-import java.util.OptionalInt;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import org.diligentbough.core.knowledge.Knowledge;
 import org.diligentbough.core.knowledge.Reason;
@@ -17,44 +20,44 @@ import org.diligentbough.core.orchard.Species;
 import org.diligentbough.core.orchard.SpeciesTraits;
 import org.threeten.extra.LocalDateRange;
 
-/** When the trees of one kind may be cut at one site. Immutable. */
+/** When the trees of one kind may be cut at one site: by its climate, its school, and what was seen there. */
 public final class CuttingCalendar {
-    private final WindowTable table;
     private final Knowledge knowledge;
     private final Site site;
     private final Species species;
     private final SpeciesTraits traits;
     private final boolean trained;
+    private final List<WindowTable.Line> lines;
+    private final Climate climate;
+    private final Stages stages;
     private final Seen seen;
+    private final Map<Integer, List<Window>> known = new ConcurrentHashMap<>();
 
-    /** The calendar of a kind at a site. */
+    /**
+     * The calendar of a kind at a site.
+     *
+     * @param climate of that site
+     * @param seen what was seen of this kind there
+     */
     public CuttingCalendar(
             WindowTable table,
+            StageTable stageTable,
             Knowledge knowledge,
             SpeciesTraits.Table speciesTable,
             Site site,
+            Climate climate,
             Species species,
             boolean trained,
             Seen seen) {
-        this.table = table;
         this.knowledge = knowledge;
         this.site = site;
         this.species = species;
         this.traits = speciesTable.of(species);
         this.trained = trained;
+        this.lines = table.lines(species, trained, site.policy()).toList();
+        this.climate = climate;
+        this.stages = new Stages(stageTable.of(species), climate, seen);
         this.seen = seen;
-    }
-
-    /**
-     * What was seen on the tree, for the windows that depend on it.
-     *
-     * @param bbch stage by the BBCH scale, 0 to 99
-     * @param bbchOn the day it was seen
-     * @param stillGrowingOn a day on which its end buds still opened leaves
-     */
-    public record Seen(OptionalInt bbch, Optional<LocalDate> bbchOn, Optional<LocalDate> stillGrowingOn) {
-        /** Nothing was looked at. */
-        public static final Seen NOTHING = new Seen(OptionalInt.empty(), Optional.empty(), Optional.empty());
     }
 
     /** The site's choice that moved these windows, where practitioners differ. */
@@ -67,129 +70,189 @@ public final class CuttingCalendar {
         return PruningYear.of(day, site.southern());
     }
 
-    /** The windows that open within a pruning year, in time order, the times to keep off included. */
+    /** The stages of the kind's year here. */
+    public Stages stages() {
+        return stages;
+    }
+
+    /**
+     * The windows of a pruning year, in time order, the times to keep off included. A window that reaches over the turn of
+     * the year counts where the longer part of it lies, and only that part.
+     */
     public List<Window> windows(PruningYear year) {
-        return table.lines(species, trained, site.policy())
+        List<Window> found = new ArrayList<>();
+        for (WindowTable.Line line : lines) {
+            IntStream.rangeClosed(year.year() - 2, year.year() + 1)
+                    .mapToObj(opening -> window(line, opening))
+                    .flatMap(Optional::stream)
+                    .flatMap(window -> window.within(year.days()).stream())
+                    .max(Comparator.comparingInt(window -> window.days().lengthInDays()))
+                    .ifPresent(found::add);
+        }
+        found.sort(Comparator.comparing(Window::opens));
+        return found;
+    }
+
+    /** The windows that open in a growing year. */
+    private List<Window> opening(int year) {
+        return known.computeIfAbsent(year, key -> lines.stream()
                 .flatMap(line -> window(line, year).stream())
+                .toList());
+    }
+
+    /** The window a line opens in a growing year; empty if it does not apply here or was closed before it opened. */
+    private Optional<Window> window(WindowTable.Line line, int year) {
+        if (!line.need().map(this::holds).orElse(true)) {
+            return Optional.empty();
+        }
+        Moment.Place place = new Moment.Place(climate, stages);
+        Optional<LocalDate> opensUsually = line.opens().expected(year, place);
+        Optional<Integer> closing = opensUsually.flatMap(opens -> IntStream.rangeClosed(year - 1, year + 2)
+                .boxed()
+                .filter(other -> line.closes()
+                        .expected(other, place)
+                        .filter(closes -> closes.isAfter(opens))
+                        .isPresent())
+                .findFirst());
+        if (closing.isEmpty()) {
+            return Optional.empty();
+        }
+        LocalDate opens = line.opens().actual(year, place).orElseThrow();
+        LocalDate closes = line.closes().actual(closing.get(), place).orElseThrow();
+        if (!opens.isBefore(closes) || opens.plusYears(1).isBefore(closes)) {
+            return Optional.empty();
+        }
+        return Optional.of(new Window(
+                line.quality(),
+                line.season(),
+                line.work(),
+                LocalDateRange.of(opens, closes),
+                knowledge.reason(line.reason()),
+                line.opens().comingOf().flatMap(stage -> stages.of(stage, year)),
+                line.closes().comingOf().flatMap(stage -> stages.of(stage, closing.get()))));
+    }
+
+    private boolean holds(WindowTable.Need need) {
+        return switch (need) {
+            case FROST_FREE -> climate.frost() != Climate.Frost.ALWAYS;
+            case MILD_WINTER -> climate.coldestMonthC() >= knowledge.get(FROST_PRONE_MEAN_C);
+            case DRY_SUMMER -> climate.drySummer();
+            case WET_SUMMER -> !climate.drySummer();
+        };
+    }
+
+    /** Windows that contain a day of {@code days}, whole, in time order. */
+    public List<Window> windowsIn(LocalDateRange days) {
+        return IntStream.rangeClosed(
+                        days.getStart().getYear() - 2, days.getEnd().getYear() + 1)
+                .boxed()
+                .flatMap(year -> opening(year).stream())
+                .filter(window -> window.days().overlaps(days))
                 .sorted(Comparator.comparing(Window::opens))
                 .toList();
     }
 
-    private Optional<Window> window(WindowTable.Line line, PruningYear year) {
-        LocalDateRange days = line.daysIn(year);
-        if (line.need().isPresent()) {
-            Optional<LocalDateRange> left = restrict(days, line.need().get());
-            if (left.isEmpty()) {
-                return Optional.empty();
-            }
-            days = left.get();
-        }
-        if (line.closesAtBbch().isPresent()
-                && seen.bbch().isPresent()
-                && seen.bbch().getAsInt() >= line.closesAtBbch().getAsInt()
-                && seen.bbch().getAsInt() < 91
-                && year.days().contains(seen.bbchOn().orElseThrow())
-                && seen.bbchOn().get().isBefore(days.getEnd())) {
-            if (!seen.bbchOn().get().isAfter(days.getStart())) {
-                return Optional.empty();
-            }
-            days = days.withEnd(seen.bbchOn().get());
-        }
-        return Optional.of(
-                new Window(line.quality(), line.season(), line.work(), days, knowledge.reason(line.reason())));
-    }
-
-    private Optional<LocalDateRange> restrict(LocalDateRange days, WindowTable.Need need) {
-        switch (need) {
-            case FROST_FREE -> {
-                LocalDate start = days.getStart();
-                while (start.isBefore(days.getEnd()) && frostProne(start)) {
-                    start = start.plusMonths(1).withDayOfMonth(1);
-                }
-                return start.isBefore(days.getEnd()) ? Optional.of(days.withStart(start)) : Optional.empty();
-            }
-            case MILD_WINTER -> {
-                double coldest = site.monthlyMeanC().stream()
-                        .mapToDouble(Double::doubleValue)
-                        .min()
-                        .orElseThrow();
-                return coldest >= knowledge.get(FROST_PRONE_MEAN_C) ? Optional.of(days) : Optional.empty();
-            }
-            case SHOOTS_STOPPED -> {
-                LocalDate opens = seen.stillGrowingOn()
-                        .filter(days::contains)
-                        .map(day -> day.plusDays(1))
-                        .orElse(days.getStart());
-                return opens.isBefore(days.getEnd()) ? Optional.of(days.withStart(opens)) : Optional.empty();
-            }
-        }
-        throw new IllegalStateException("no such need: " + need);
-    }
-
-    private boolean frostProne(LocalDate day) {
-        return site.monthlyMeanC().get(day.getMonthValue() - 1) < knowledge.get(FROST_PRONE_MEAN_C);
-    }
-
-    /** Windows that contain a day of {@code days}, in time order. */
-    public List<Window> windowsIn(LocalDateRange days) {
-        PruningYear first = pruningYear(days.getStart()).plus(-1);
-        PruningYear last = pruningYear(days.getEndInclusive());
-        List<Window> found = new ArrayList<>();
-        for (PruningYear year = first; year.year() <= last.year(); year = year.plus(1)) {
-            windows(year).stream()
-                    .filter(window -> window.days().overlaps(days))
-                    .forEach(found::add);
-        }
-        return found;
-    }
-
     /** Whether live wood may be cut on a day, why, and when the window opens and closes. */
     public MayCut mayCut(LocalDate day) {
-        List<Window> now = windowsIn(LocalDateRange.of(day, day.plusDays(1)));
-        Optional<Window> best = withQuality(now, Window.Quality.BEST).findFirst();
+        return mayCut(day, MayCut.Sort.LIVE);
+    }
+
+    /** The same for one sort of cut. */
+    public MayCut mayCut(LocalDate day, MayCut.Sort sort) {
+        List<Window> open = windowsIn(LocalDateRange.of(day, day.plusDays(1)));
+        Optional<Window> best =
+                suiting(open.stream(), sort, Window.Quality.BEST).findFirst();
+        Optional<Window> care =
+                suiting(open.stream(), sort, Window.Quality.WITH_CARE).findFirst();
+        if (sort == MayCut.Sort.DEAD) {
+            Window next = best.or(() -> care).orElseGet(() -> nextBest(day));
+            Reason why = knowledge.reason(
+                    best.isPresent() || care.isPresent()
+                            ? ReasonCode.SEASON_DEAD_TO_THE_COLLAR
+                            : ReasonCode.SEASON_DEAD_IN_THE_DEAD_WOOD);
+            return new MayCut(MayCut.Answer.YES, List.of(why), next.opens(), next.closes(), List.of());
+        }
         if (best.isPresent()) {
-            return answer(MayCut.Answer.YES, best.get(), best.get().season());
+            return open(MayCut.Answer.YES, best.get());
         }
-        Optional<Window> care = withQuality(now, Window.Quality.WITH_CARE).findFirst();
         if (care.isPresent()) {
-            return answer(MayCut.Answer.WITH_CARE, care.get(), care.get().season());
+            return open(MayCut.Answer.WITH_CARE, care.get());
         }
-        List<Reason> reasons = new ArrayList<>(
-                withQuality(now, Window.Quality.KEEP_OFF).map(Window::reason).toList());
-        if (seen.stillGrowingOn().filter(day::equals).isPresent()) {
+        List<Reason> reasons = new ArrayList<>(open.stream()
+                .filter(window -> window.quality() == Window.Quality.KEEP_OFF)
+                .map(Window::reason)
+                .toList());
+        if (seen.stillGrowing().contains(day)) {
             reasons.add(knowledge.reason(ReasonCode.SEASON_STILL_GROWING));
+        }
+        if (!open.isEmpty() && reasons.isEmpty()) {
+            reasons.add(knowledge.reason(ReasonCode.SEASON_OTHER_WORK));
         }
         if (reasons.isEmpty()) {
             reasons.add(knowledge.reason(ReasonCode.SEASON_NO_WINDOW));
         }
-        Window next = nextBest(day);
-        return new MayCut(MayCut.Answer.NO, reasons, next.opens(), next.closes());
+        Window next = next(day, sort).orElseGet(() -> nextBest(day));
+        return new MayCut(MayCut.Answer.NO, reasons, next.opens(), next.closes(), wouldChange(day, sort, next));
     }
 
-    /** The next window, of the best, that opens after a day or is open on it. */
-    public Window nextBest(LocalDate day) {
-        return windowsIn(LocalDateRange.of(day, day.plusYears(2))).stream()
-                .filter(window -> window.quality() == Window.Quality.BEST)
-                .findFirst()
-                .or(() -> windowsIn(LocalDateRange.of(day, day.plusYears(2))).stream()
-                        .filter(window -> window.quality() == Window.Quality.WITH_CARE)
-                        .findFirst())
-                .orElseThrow(() -> new IllegalStateException("no window at all for " + species));
-    }
-
-    private MayCut answer(MayCut.Answer answer, Window window, Season season) {
+    private MayCut open(MayCut.Answer answer, Window window) {
         List<Reason> reasons = new ArrayList<>();
         reasons.add(window.reason());
+        window.closesWith()
+                .filter(stage -> !stage.reached().equals(stage.expected()))
+                .ifPresent(stage -> reasons.add(knowledge.reason(
+                        ReasonCode.SEASON_MOVED, GrowthStage.at(stage.bbch()), stage.expected(), stage.reached())));
         if (traits.stone()) {
             reasons.add(knowledge.reason(ReasonCode.SEASON_WANTS_DRY));
         }
-        if (season == Season.DORMANT) {
+        if (window.season() == Season.DORMANT) {
             reasons.add(knowledge.reason(ReasonCode.SEASON_NO_HARD_FREEZE));
         }
-        return new MayCut(answer, reasons, window.opens(), window.closes());
+        return new MayCut(answer, reasons, window.opens(), window.closes(), List.of());
     }
 
-    private static Stream<Window> withQuality(List<Window> windows, Window.Quality quality) {
-        return windows.stream().filter(window -> window.quality() == quality);
+    /** What a look at the tree could tell: that a stage reckoned to have come has not, or has come already. */
+    private List<Reason> wouldChange(LocalDate day, MayCut.Sort sort, Window next) {
+        int slack = (int) knowledge.get(STAGE_SLACK_DAYS);
+        List<Reason> found = new ArrayList<>();
+        windowsIn(LocalDateRange.of(day.minusDays(slack), day)).stream()
+                .filter(window -> window.closes().isBefore(day))
+                .filter(window -> window.quality() != Window.Quality.KEEP_OFF
+                        && sort.windows().contains(window.work()))
+                .flatMap(window -> window.closesWith().stream())
+                .filter(stage -> !wasSeen(stage, day))
+                .findFirst()
+                .ifPresent(stage -> found.add(knowledge.reason(
+                        ReasonCode.SEASON_LOOK_NOT_YET, GrowthStage.at(stage.bbch()), stage.reached())));
+        next.opensWith()
+                .filter(stage -> !stage.reached().isAfter(day.plusDays(slack)))
+                .ifPresent(stage -> found.add(knowledge.reason(
+                        ReasonCode.SEASON_LOOK_ALREADY, GrowthStage.at(stage.bbch()), stage.reached())));
+        return found;
+    }
+
+    private boolean wasSeen(Stages.Stage stage, LocalDate day) {
+        return seen.stages().stream()
+                .anyMatch(sighting -> sighting.bbch() >= stage.bbch()
+                        && !sighting.on().isAfter(day)
+                        && sighting.on().isAfter(day.minusMonths(4)));
+    }
+
+    /** The next window, of the best, that opens after a day or is open on it; where a site has none of the best, another. */
+    public Window nextBest(LocalDate day) {
+        return next(day, MayCut.Sort.LIVE)
+                .orElseThrow(() -> new IllegalStateException("no window at all for " + species));
+    }
+
+    private Optional<Window> next(LocalDate day, MayCut.Sort sort) {
+        List<Window> coming = windowsIn(LocalDateRange.of(day, day.plusYears(2)));
+        return Stream.of(Window.Quality.BEST, Window.Quality.WITH_CARE)
+                .flatMap(quality -> suiting(coming.stream(), sort, quality))
+                .findFirst();
+    }
+
+    private static Stream<Window> suiting(Stream<Window> windows, MayCut.Sort sort, Window.Quality quality) {
+        return windows.filter(window -> window.quality() == quality)
+                .filter(window -> sort == MayCut.Sort.DEAD || sort.windows().contains(window.work()));
     }
 }

@@ -1,6 +1,7 @@
 package org.diligentbough.core.season;
 
 import java.time.LocalDate;
+import java.util.Optional;
 import org.diligentbough.core.knowledge.Reason;
 import org.threeten.extra.LocalDateRange;
 
@@ -11,8 +12,25 @@ import org.threeten.extra.LocalDateRange;
  * @param work what it is for
  * @param days its days, never empty
  * @param reason why
+ * @param opensWith the stage whose coming opens it, where one does
+ * @param closesWith the stage whose coming closes it, where one does
  */
-public record Window(Quality quality, Season season, Work work, LocalDateRange days, Reason reason) {
+public record Window(
+        Quality quality,
+        Season season,
+        Work work,
+        LocalDateRange days,
+        Reason reason,
+        Optional<Stages.Stage> opensWith,
+        Optional<Stages.Stage> closesWith) {
+
+    /** The part of it that lies within other days; empty if none does. */
+    Optional<Window> within(LocalDateRange others) {
+        return days.overlaps(others)
+                ? Optional.of(
+                        new Window(quality, season, work, days.intersection(others), reason, opensWith, closesWith))
+                : Optional.empty();
+    }
 
     /** First day. */
     public LocalDate opens() {

@@ -1,34 +1,19 @@
 package org.diligentbough.core.season;
 
-import java.time.LocalDate;
-import java.time.MonthDay;
-import java.time.format.DateTimeParseException;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import java.util.OptionalInt;
 import java.util.stream.Stream;
 import org.diligentbough.core.knowledge.Codes;
 import org.diligentbough.core.knowledge.DataFile;
 import org.diligentbough.core.knowledge.ReasonCode;
 import org.diligentbough.core.orchard.Policy;
 import org.diligentbough.core.orchard.Species;
-import org.threeten.extra.LocalDateRange;
 
-/** The shipped table {@code windows.csv}: which kind is cut when, by school, in the months of the north. */
+/** The shipped table {@code windows.csv}: what opens and closes the windows in which each kind is cut, by school. */
 public final class WindowTable {
-    private static final List<String> COLUMNS = List.of(
-            "species",
-            "trained",
-            "school",
-            "quality",
-            "season",
-            "from",
-            "until",
-            "work",
-            "needs",
-            "closes-at-bbch",
-            "reason");
+    private static final List<String> COLUMNS =
+            List.of("species", "trained", "school", "quality", "season", "opens", "closes", "work", "needs", "reason");
 
     private final List<Line> lines;
 
@@ -37,41 +22,36 @@ public final class WindowTable {
     }
 
     /** Reads the shipped table; a line that cannot be used stops it with the line's number. */
-    public static WindowTable load() {
+    public static WindowTable load(StageTable stages) {
         List<Line> lines = new ArrayList<>();
         for (DataFile.Row row : DataFile.read("windows.csv", COLUMNS)) {
             for (String name : row.text("species").split(";")) {
                 Species species = Codes.parse(Species.class, name)
                         .orElseThrow(() -> row.wrong("species \"" + name + "\" is not known"));
-                lines.add(new Line(
+                Line line = new Line(
                         species,
                         row.code("trained", Trained.class),
                         row.text("school"),
                         row.code("quality", Window.Quality.class),
                         row.code("season", Season.class),
-                        day(row, "from"),
-                        day(row, "until"),
+                        Moment.of(row, "opens"),
+                        Moment.of(row, "closes"),
                         row.code("work", Window.Work.class),
                         row.optionalCode("needs", Need.class),
-                        row.text("closes-at-bbch").isEmpty()
-                                ? OptionalInt.empty()
-                                : OptionalInt.of((int) row.number("closes-at-bbch", 0, 90)),
-                        row.code("reason", ReasonCode.class)));
+                        row.code("reason", ReasonCode.class));
+                List<Integer> known =
+                        stages.of(species).stream().map(StageTable.Line::bbch).toList();
+                Stream.of(line.opens(), line.closes())
+                        .flatMap(moment -> moment.stages().stream())
+                        .filter(stage -> !known.contains(stage))
+                        .findFirst()
+                        .ifPresent(stage -> {
+                            throw row.wrong("stage " + stage + " of " + name + " does not stand in stages.csv");
+                        });
+                lines.add(line);
             }
         }
         return new WindowTable(lines);
-    }
-
-    private static MonthDay day(DataFile.Row row, String column) {
-        try {
-            MonthDay day = MonthDay.parse("--" + row.text(column));
-            if (day.getDayOfMonth() <= 28) {
-                return day;
-            }
-        } catch (DateTimeParseException e) {
-            throw row.wrong(column + " \"" + row.text(column) + "\" is not a month and a day like 02-01");
-        }
-        throw row.wrong(column + " must be one of the days 1 to 28 of its month");
     }
 
     /** The lines that hold for a species under a site's choices. */
@@ -100,44 +80,33 @@ public final class WindowTable {
         ANY
     }
 
-    /** What else must hold for a window to open. */
+    /** What else must hold for a window to open at a site. */
     enum Need {
-        /** No month of it is prone to frost. */
+        /** Some month is free of frost. */
         FROST_FREE,
-        /** No month of the site's year is prone to hard frost. */
+        /** No month is prone to frost by its mean. */
         MILD_WINTER,
-        /** The tree's shoots have stopped for the year. */
-        SHOOTS_STOPPED
+        /** High summer is dry. */
+        DRY_SUMMER,
+        /** High summer is not dry. */
+        WET_SUMMER
     }
 
-    /** One line of the table, in the months of the north. */
+    /**
+     * One line of the table.
+     *
+     * @param opens first day
+     * @param closes the day after the last
+     */
     record Line(
             Species species,
             Trained trained,
             String school,
             Window.Quality quality,
             Season season,
-            MonthDay from,
-            MonthDay until,
+            Moment opens,
+            Moment closes,
             Window.Work work,
             Optional<Need> need,
-            OptionalInt closesAtBbch,
-            ReasonCode reason) {
-
-        /** Its days in the pruning year, before what it needs is looked at. */
-        LocalDateRange daysIn(PruningYear year) {
-            int later = year.southern() ? 6 : 0;
-            LocalDate start = onOrAfter(year.days().getStart(), shifted(from, later));
-            return LocalDateRange.of(start, onOrAfter(start.plusDays(1), shifted(until, later)));
-        }
-
-        private static MonthDay shifted(MonthDay day, int months) {
-            return day.with(day.getMonth().plus(months));
-        }
-
-        private static LocalDate onOrAfter(LocalDate first, MonthDay day) {
-            LocalDate sameYear = day.atYear(first.getYear());
-            return sameYear.isBefore(first) ? day.atYear(first.getYear() + 1) : sameYear;
-        }
-    }
+            ReasonCode reason) {}
 }

@@ -2,24 +2,24 @@ package org.diligentbough.core.survey;
 
 import java.time.LocalDate;
 import java.util.List;
-import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.OptionalInt;
 import org.diligentbough.core.orchard.Site;
+import org.diligentbough.core.season.Seen;
 
 /**
  * One tree as surveyed, where it stands, and the day on which it is judged.
  *
  * @param today the site's local date on which the judgement is asked for
  * @param surveyedOn the day of the walk
- * @param observedStage what was seen of its buds, if anything
+ * @param seen what was seen of the growth of its kind at its site, itself included
  * @param years over how many pruning years to plan, 1 to 5; empty leaves it to the judgement
  */
 public record Survey(
         Site site,
         LocalDate today,
         LocalDate surveyedOn,
-        Optional<ObservedStage> observedStage,
+        Seen seen,
         TreeSurvey tree,
         List<Limb> limbs,
         List<Surrounding> surroundings,
@@ -33,41 +33,24 @@ public record Survey(
     /** The same survey with another share of the living crown taken in the twelve months before it, 0 to 1. */
     public Survey withRemovedLast12Months(double share) {
         return new Survey(
-                site,
-                today,
-                surveyedOn,
-                observedStage,
-                tree.withRemovedLast12Months(share),
-                limbs,
-                surroundings,
-                years);
+                site, today, surveyedOn, seen, tree.withRemovedLast12Months(share), limbs, surroundings, years);
     }
 
     /** The same survey with another height wanted, m. */
     public Survey withTargetHeight(OptionalDouble targetHeightM) {
         return new Survey(
-                site,
-                today,
-                surveyedOn,
-                observedStage,
-                tree.withTargetHeight(targetHeightM),
-                limbs,
-                surroundings,
-                years);
+                site, today, surveyedOn, seen, tree.withTargetHeight(targetHeightM), limbs, surroundings, years);
     }
 
     /** The same survey with other things round the tree. */
     public Survey withSurroundings(List<Surrounding> others) {
-        return new Survey(site, today, surveyedOn, observedStage, tree, limbs, others, years);
+        return new Survey(site, today, surveyedOn, seen, tree, limbs, others, years);
     }
 
-    /**
-     * A stage of growth seen on the tree.
-     *
-     * @param bbch stage by the BBCH scale for pome and stone fruit, 0 to 99
-     * @param on the day it was seen
-     */
-    public record ObservedStage(int bbch, LocalDate on) {}
+    /** The same survey with what was seen of its kind besides. */
+    public Survey withSeen(Seen others) {
+        return new Survey(site, today, surveyedOn, seen.and(others), tree, limbs, surroundings, years);
+    }
 
     /**
      * Something near the tree.

@@ -78,7 +78,7 @@ final class AfterCuts {
                 before.site(),
                 before.today(),
                 before.surveyedOn(),
-                before.observedStage(),
+                before.seen(),
                 tree(visit, limbs, today),
                 limbs,
                 before.surroundings(),

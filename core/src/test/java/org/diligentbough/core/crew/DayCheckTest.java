@@ -12,6 +12,7 @@ import org.diligentbough.core.SurveyBuilder;
 import org.diligentbough.core.crew.DayFinding.Weight;
 import org.diligentbough.core.knowledge.ReasonCode;
 import org.diligentbough.core.season.MayCut;
+import org.diligentbough.core.season.Weather;
 import org.diligentbough.core.verdict.Ticket;
 import org.junit.jupiter.api.Test;
 
@@ -37,6 +38,7 @@ class DayCheckTest {
     private MayCut.Answer answer = MayCut.Answer.YES;
     private boolean bound = true;
     private int minutes = 60;
+    private Weather.Holds weather = Weather.Holds.NONE;
 
     private List<DayFinding> check(Long... helpers) {
         TreeVisit visit = new TreeVisit(
@@ -48,7 +50,8 @@ class DayCheckTest {
                 offTheGround,
                 false,
                 bound,
-                new MayCut(answer, List.of(), DAY.minusDays(30), DAY.plusDays(20)),
+                new MayCut(answer, List.of(), DAY.minusDays(30), DAY.plusDays(20), List.of()),
+                weather,
                 List.of(),
                 List.of(helpers));
         return DayCheck.of(
@@ -143,7 +146,8 @@ class DayCheckTest {
                 false,
                 false,
                 true,
-                new MayCut(MayCut.Answer.YES, List.of(), DAY, DAY),
+                new MayCut(MayCut.Answer.YES, List.of(), DAY, DAY, List.of()),
+                Weather.Holds.NONE,
                 outdated,
                 List.of(helpers));
     }

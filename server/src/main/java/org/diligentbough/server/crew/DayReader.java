@@ -18,6 +18,7 @@ import org.diligentbough.core.crew.TreeVisit;
 import org.diligentbough.core.crew.WorkDay;
 import org.diligentbough.core.knowledge.Codes;
 import org.diligentbough.core.season.MayCut;
+import org.diligentbough.core.season.Weather;
 import org.diligentbough.core.verdict.Ticket;
 import org.diligentbough.server.crew.DayMapper.DayRow;
 import org.diligentbough.server.crew.DayView.DaySummary;
@@ -27,6 +28,7 @@ import org.diligentbough.server.crew.DayView.VisitView;
 import org.diligentbough.server.crew.PeopleService.Person;
 import org.diligentbough.server.orchard.OrchardService;
 import org.diligentbough.server.orchard.TreeMapper.TreeRow;
+import org.diligentbough.server.season.SiteWeather;
 import org.diligentbough.server.shared.Today;
 import org.diligentbough.server.shared.Wording;
 import org.diligentbough.server.verdict.JudgementService;
@@ -48,6 +50,7 @@ class DayReader {
     private final PeopleService people;
     private final OrchardService orchard;
     private final JudgementService judgement;
+    private final SiteWeather weather;
     private final Rulebook rules;
     private final Wording wording;
     private final Today today;
@@ -59,6 +62,7 @@ class DayReader {
             PeopleService people,
             OrchardService orchard,
             JudgementService judgement,
+            SiteWeather weather,
             Rulebook rules,
             Wording wording,
             Today today,
@@ -68,6 +72,7 @@ class DayReader {
         this.people = people;
         this.orchard = orchard;
         this.judgement = judgement;
+        this.weather = weather;
         this.rules = rules;
         this.wording = wording;
         this.today = today;
@@ -173,7 +178,9 @@ class DayReader {
         TreeRow tree = orchard.tree(row.treeId());
         List<VisitCut> cuts = records.cuts(row);
         Evaluation evaluation = judgement.now(row.treeId());
-        MayCut mayCut = rules.calendar(evaluation.scene().survey()).mayCut(day.onDay());
+        MayCut mayCut = evaluation.calendar().mayCut(day.onDay());
+        Weather.Holds holds = weather.of(tree.siteId())
+                .holds(evaluation.scene().survey().tree().species(), day.onDay());
         Set<Ticket> tickets = cuts.stream()
                 .flatMap(cut -> cut.tickets().stream())
                 .map(code -> Codes.parse(Ticket.class, code).orElseThrow())
@@ -191,6 +198,7 @@ class DayReader {
                 row.sick(),
                 row.shoots() > 0 || cuts.stream().anyMatch(VisitCut::boundToWindow),
                 mayCut,
+                holds,
                 outdated(evaluation, cuts),
                 ids(row.people()));
         return new Turn(row, tree, cuts, visit);

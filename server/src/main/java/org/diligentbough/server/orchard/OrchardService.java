@@ -107,6 +107,14 @@ public class OrchardService {
         return trees.tagsOf(site(siteId).id());
     }
 
+    /** Has all trees of a kind judged anew that stand at a site, since their windows have moved. */
+    public void judgeKindAnew(long siteId, String species) {
+        events.publishEvent(new JudgementOutdated(standing(siteId).stream()
+                .filter(tree -> tree.species().equals(species))
+                .map(TreeRow::id)
+                .toList()));
+    }
+
     /** Has all trees of a site judged anew, since something they are judged by has changed. */
     public void judgeAllAnew(long siteId) {
         events.publishEvent(new JudgementOutdated(trees.idsOf(siteId)));
@@ -147,7 +155,10 @@ public class OrchardService {
                 site.timeZone(),
                 site.monthlyMeanC(),
                 site.monthlyRainMm(),
-                site.policy());
+                site.monthlyMinC(),
+                site.monthlyMaxC(),
+                site.policy(),
+                blankToNull(site.policyNote()));
     }
 
     private static TreeData stripped(TreeData tree) {

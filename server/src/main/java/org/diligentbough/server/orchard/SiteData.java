@@ -11,10 +11,13 @@ import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.time.ZoneId;
 import java.util.List;
+import java.util.Optional;
+import java.util.stream.IntStream;
 import org.diligentbough.core.knowledge.Codes;
 import org.diligentbough.core.orchard.Policy;
 import org.diligentbough.core.orchard.Site;
 import org.diligentbough.server.shared.CodeOf;
+import org.diligentbough.server.shared.MayBeNull;
 
 /**
  * A site as people enter it.
@@ -24,6 +27,9 @@ import org.diligentbough.server.shared.CodeOf;
  * @param timeZone name of its time zone, such as Europe/London
  * @param monthlyMeanC mean temperature of January to December, degrees C
  * @param monthlyRainMm rain of January to December, mm
+ * @param monthlyMinC mean daily minimum of January to December, degrees C, or null; only with {@code monthlyMaxC}
+ * @param monthlyMaxC mean daily maximum of January to December, degrees C, or null
+ * @param policyNote why it chose as it did, or null
  */
 public record SiteData(
         @NotBlank(message = "is missing; give the site a name") @Size(max = 80, message = "is longer than 80 letters")
@@ -56,7 +62,24 @@ public record SiteData(
                         @Max(value = 3000, message = "is wetter than any place") Double>
                 monthlyRainMm,
 
-        @Valid @NotNull(message = "is missing") PolicyData policy) {
+        @MayBeNull @Size(min = 12, max = 12, message = "give all twelve months, or none")
+        List<
+                        @NotNull(message = "is missing; give degrees C")
+                        @Min(value = -70, message = "is colder than any place")
+                        @Max(value = 50, message = "is hotter than any place") Double>
+                monthlyMinC,
+
+        @MayBeNull @Size(min = 12, max = 12, message = "give all twelve months, or none")
+        List<
+                        @NotNull(message = "is missing; give degrees C")
+                        @Min(value = -60, message = "is colder than any place")
+                        @Max(value = 60, message = "is hotter than any place") Double>
+                monthlyMaxC,
+
+        @Valid @NotNull(message = "is missing") PolicyData policy,
+
+        @MayBeNull @Size(max = 500, message = "is longer than 500 letters")
+        String policyNote) {
 
     /** What a site has chosen where practitioners differ. */
     public record PolicyData(
@@ -117,8 +140,28 @@ public record SiteData(
         return timeZone == null || ZoneId.getAvailableZoneIds().contains(timeZone);
     }
 
+    @JsonIgnore
+    @Hidden
+    @AssertTrue(message = "give coldest nights and warmest days together, no night warmer than its day")
+    public boolean isMonthlyMaxCAboveItsNights() {
+        if (monthlyMinC == null || monthlyMaxC == null) {
+            return monthlyMinC == null && monthlyMaxC == null;
+        }
+        return monthlyMinC.size() != 12
+                || monthlyMaxC.size() != 12
+                || monthlyMinC.contains(null)
+                || monthlyMaxC.contains(null)
+                || IntStream.range(0, 12).allMatch(month -> monthlyMinC.get(month) <= monthlyMaxC.get(month));
+    }
+
     /** For the rules. */
     public Site toSite() {
-        return new Site(latitude, longitude, monthlyMeanC, monthlyRainMm, policy.toPolicy());
+        return new Site(
+                latitude,
+                longitude,
+                monthlyMeanC,
+                monthlyRainMm,
+                Optional.ofNullable(monthlyMinC).map(min -> new Site.Extremes(min, monthlyMaxC)),
+                policy.toPolicy());
     }
 }

@@ -12,8 +12,8 @@ import org.apache.ibatis.annotations.Update;
 @Mapper
 public interface SiteMapper {
     String COLUMNS = """
-            id, version, name, latitude, longitude, time_zone, monthly_mean_c, monthly_rain_mm, allowance, summer_allowance,
-            big_cuts, pome, apricot, peach, fig, bend, sealing
+            id, version, name, latitude, longitude, time_zone, monthly_mean_c, monthly_rain_mm, monthly_min_c, monthly_max_c,
+            allowance, summer_allowance, big_cuts, pome, apricot, peach, fig, bend, sealing, policy_note
             """;
 
     /** A row of the table. */
@@ -26,6 +26,8 @@ public interface SiteMapper {
             String timeZone,
             List<Double> monthlyMeanC,
             List<Double> monthlyRainMm,
+            List<Double> monthlyMinC,
+            List<Double> monthlyMaxC,
             String allowance,
             Double summerAllowance,
             Integer bigCuts,
@@ -34,7 +36,8 @@ public interface SiteMapper {
             String peach,
             String fig,
             String bend,
-            String sealing) {
+            String sealing,
+            String policyNote) {
 
         public SiteData data() {
             return new SiteData(
@@ -44,8 +47,11 @@ public interface SiteMapper {
                     timeZone,
                     monthlyMeanC,
                     monthlyRainMm,
+                    monthlyMinC,
+                    monthlyMaxC,
                     new SiteData.PolicyData(
-                            allowance, summerAllowance, bigCuts, pome, apricot, peach, fig, bend, sealing));
+                            allowance, summerAllowance, bigCuts, pome, apricot, peach, fig, bend, sealing),
+                    policyNote);
         }
 
         public ZoneId zone() {
@@ -66,10 +72,14 @@ public interface SiteMapper {
     boolean named(String name);
 
     @Select(value = """
-                    insert into site (name, latitude, longitude, time_zone, monthly_mean_c, monthly_rain_mm, allowance,
-                                      summer_allowance, big_cuts, pome, apricot, peach, fig, bend, sealing)
+                    insert into site (name, latitude, longitude, time_zone, monthly_mean_c, monthly_rain_mm, monthly_min_c,
+                                      monthly_max_c, policy_note, allowance, summer_allowance, big_cuts, pome, apricot, peach, fig,
+                                      bend, sealing)
                     values (#{s.name}, #{s.latitude}, #{s.longitude}, #{s.timeZone}, #{s.monthlyMeanC,typeHandler=org.diligentbough.server.shared.DoubleListTypeHandler},
-                            #{s.monthlyRainMm,typeHandler=org.diligentbough.server.shared.DoubleListTypeHandler}, #{s.policy.allowance}, #{s.policy.summerAllowance},
+                            #{s.monthlyRainMm,typeHandler=org.diligentbough.server.shared.DoubleListTypeHandler},
+                            #{s.monthlyMinC,jdbcType=ARRAY,typeHandler=org.diligentbough.server.shared.DoubleListTypeHandler},
+                            #{s.monthlyMaxC,jdbcType=ARRAY,typeHandler=org.diligentbough.server.shared.DoubleListTypeHandler},
+                            #{s.policyNote}, #{s.policy.allowance}, #{s.policy.summerAllowance},
                             #{s.policy.bigCuts}, #{s.policy.pome}, #{s.policy.apricot}, #{s.policy.peach}, #{s.policy.fig},
                             #{s.policy.bend}, #{s.policy.sealing})
                     returning id
@@ -80,7 +90,10 @@ public interface SiteMapper {
     @Update("""
             update site set name = #{s.name}, latitude = #{s.latitude}, longitude = #{s.longitude},
                 time_zone = #{s.timeZone}, monthly_mean_c = #{s.monthlyMeanC,typeHandler=org.diligentbough.server.shared.DoubleListTypeHandler},
-                monthly_rain_mm = #{s.monthlyRainMm,typeHandler=org.diligentbough.server.shared.DoubleListTypeHandler}, allowance = #{s.policy.allowance},
+                monthly_rain_mm = #{s.monthlyRainMm,typeHandler=org.diligentbough.server.shared.DoubleListTypeHandler},
+                monthly_min_c = #{s.monthlyMinC,jdbcType=ARRAY,typeHandler=org.diligentbough.server.shared.DoubleListTypeHandler},
+                monthly_max_c = #{s.monthlyMaxC,jdbcType=ARRAY,typeHandler=org.diligentbough.server.shared.DoubleListTypeHandler},
+                policy_note = #{s.policyNote}, allowance = #{s.policy.allowance},
                 summer_allowance = #{s.policy.summerAllowance}, big_cuts = #{s.policy.bigCuts}, pome = #{s.policy.pome},
                 apricot = #{s.policy.apricot}, peach = #{s.policy.peach}, fig = #{s.policy.fig}, bend = #{s.policy.bend},
                 sealing = #{s.policy.sealing}, version = version + 1

@@ -78,6 +78,14 @@ public interface PlanMapper {
             """)
     List<LaneRow> openOn(@Param("siteId") long siteId, @Param("on") LocalDate on);
 
+    /** Lanes of a site bound to windows that open after a day and by another, the soonest first. */
+    @Select("""
+            select l.* from plan_lane l join tree t on t.id = l.tree_id
+            where t.site_id = #{siteId} and l.season <> 'any' and l.opens > #{after} and l.opens <= #{by}
+            order by l.opens, t.tag
+            """)
+    List<LaneRow> opening(@Param("siteId") long siteId, @Param("after") LocalDate after, @Param("by") LocalDate by);
+
     /** Hours of a site by year and season. */
     record YearRow(Integer year, String season, Integer trees, Integer cuts, Integer minutes) {}
 

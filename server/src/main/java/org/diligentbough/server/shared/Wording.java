@@ -39,6 +39,9 @@ public class Wording {
         if (argument instanceof LocalDate day) {
             return DAY.format(day);
         }
+        if (argument instanceof Reason reason) {
+            return of(reason).text();
+        }
         return argument instanceof Enum<?> value ? value(value) : argument;
     }
 

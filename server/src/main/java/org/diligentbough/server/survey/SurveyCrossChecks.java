@@ -36,6 +36,7 @@ final class SurveyCrossChecks {
         }
         surroundings();
         dates();
+        climate();
         return problems;
     }
 
@@ -116,6 +117,20 @@ final class SurveyCrossChecks {
             String wanted = list.get(i).path("kind").asString("").equals("tree") ? "radiusM" : "lengthM";
             if (!given(list.get(i), wanted)) {
                 say("/surroundings/" + i + "/" + wanted, "is missing; give it in m");
+            }
+        }
+    }
+
+    private void climate() {
+        JsonNode site = survey.path("site");
+        if (given(site, "monthlyMinC") != given(site, "monthlyMaxC")) {
+            say("/site/monthlyMaxC", "give coldest nights and warmest days together, or neither");
+            return;
+        }
+        for (int month = 0; month < site.path("monthlyMinC").size(); month++) {
+            if (site.path("monthlyMinC").path(month).asDouble(0)
+                    > site.path("monthlyMaxC").path(month).asDouble(0)) {
+                say("/site/monthlyMaxC/" + month, "is under the minimum of its month");
             }
         }
     }

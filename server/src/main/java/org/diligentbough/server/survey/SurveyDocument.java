@@ -71,6 +71,10 @@ final class SurveyDocument {
         node.put("longitude", site.longitude());
         node.set("monthlyMeanC", json.valueToTree(site.monthlyMeanC()));
         node.set("monthlyRainMm", json.valueToTree(site.monthlyRainMm()));
+        if (site.monthlyMinC() != null) {
+            node.set("monthlyMinC", json.valueToTree(site.monthlyMinC()));
+            node.set("monthlyMaxC", json.valueToTree(site.monthlyMaxC()));
+        }
         node.set("policy", json.valueToTree(site.data().policy()));
         return node;
     }

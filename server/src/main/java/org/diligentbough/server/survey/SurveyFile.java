@@ -27,6 +27,8 @@ public record SurveyFile(
             Double longitude,
             List<Double> monthlyMeanC,
             List<Double> monthlyRainMm,
+            List<Double> monthlyMinC,
+            List<Double> monthlyMaxC,
             PolicyFile policy) {}
 
     /** What the site has chosen; each member has a default of its own. */

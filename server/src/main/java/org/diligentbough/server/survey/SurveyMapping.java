@@ -12,6 +12,7 @@ import org.diligentbough.core.orchard.Policy;
 import org.diligentbough.core.orchard.Purpose;
 import org.diligentbough.core.orchard.Site;
 import org.diligentbough.core.orchard.Species;
+import org.diligentbough.core.season.Seen;
 import org.diligentbough.core.survey.Disease;
 import org.diligentbough.core.survey.Fault;
 import org.diligentbough.core.survey.FaultKind;
@@ -41,7 +42,8 @@ public final class SurveyMapping {
                 file.today(),
                 file.surveyedOn() == null ? file.today() : file.surveyedOn(),
                 Optional.ofNullable(file.observedStage())
-                        .map(stage -> new Survey.ObservedStage(stage.bbch(), stage.on())),
+                        .map(stage -> new Seen(List.of(new Seen.Sighting(stage.bbch(), stage.on())), List.of()))
+                        .orElse(Seen.NOTHING),
                 tree(file.tree()),
                 orEmpty(file.limbs()).stream().map(SurveyMapping::limb).toList(),
                 orEmpty(file.surroundings()).stream()
@@ -52,7 +54,12 @@ public final class SurveyMapping {
 
     private static Site site(SiteFile site) {
         return new Site(
-                site.latitude(), site.longitude(), site.monthlyMeanC(), site.monthlyRainMm(), policy(site.policy()));
+                site.latitude(),
+                site.longitude(),
+                site.monthlyMeanC(),
+                site.monthlyRainMm(),
+                Optional.ofNullable(site.monthlyMinC()).map(min -> new Site.Extremes(min, site.monthlyMaxC())),
+                policy(site.policy()));
     }
 
     private static Policy policy(PolicyFile given) {

@@ -8,11 +8,13 @@ import java.util.UUID;
 import org.diligentbough.core.Evaluation;
 import org.diligentbough.core.Rulebook;
 import org.diligentbough.core.knowledge.Codes;
+import org.diligentbough.core.season.Seen;
 import org.diligentbough.core.survey.Survey;
 import org.diligentbough.core.verdict.LimbVerdict;
 import org.diligentbough.server.orchard.OrchardService;
 import org.diligentbough.server.orchard.SiteMapper.SiteRow;
 import org.diligentbough.server.orchard.TreeMapper.TreeRow;
+import org.diligentbough.server.season.Sightings;
 import org.diligentbough.server.shared.CurrentPerson;
 import org.diligentbough.server.shared.FieldProblem;
 import org.diligentbough.server.shared.History;
@@ -38,6 +40,7 @@ public class SurveyService {
     private final SurveyMapper surveys;
     private final OrchardService orchard;
     private final SurveyFileReader reader;
+    private final Sightings sightings;
     private final Rulebook rules;
     private final History history;
     private final CurrentPerson person;
@@ -49,6 +52,7 @@ public class SurveyService {
             SurveyMapper surveys,
             OrchardService orchard,
             SurveyFileReader reader,
+            Sightings sightings,
             Rulebook rules,
             History history,
             CurrentPerson person,
@@ -58,6 +62,7 @@ public class SurveyService {
         this.surveys = surveys;
         this.orchard = orchard;
         this.reader = reader;
+        this.sightings = sightings;
         this.rules = rules;
         this.history = history;
         this.person = person;
@@ -78,19 +83,19 @@ public class SurveyService {
 
     /** The newest survey of a tree as of today, if it has one. */
     public Optional<Survey> newestAsOfToday(long treeId) {
-        return surveys.newest(orchard.tree(treeId).id())
-                .map(survey -> SurveyMapping.toSurvey(reader.read(fileOf(survey))));
+        return surveys.newest(orchard.tree(treeId).id()).map(survey -> survey(fileOf(survey), orchard.tree(treeId)));
     }
 
     /** All surveys of a tree up to a day, as of that day, the oldest first. */
     public List<Survey> upTo(long treeId, LocalDate day) {
         TreeRow tree = orchard.tree(treeId);
         SiteRow site = site(tree);
+        Seen seen = sightings.of(tree.siteId(), tree.species(), day);
         List<Survey> found = new ArrayList<>();
         for (SurveyRow survey : surveys.ofTree(treeId)) {
             if (!survey.surveyedOn().isAfter(day)) {
                 JsonNode file = new SurveyDocument(json).complete(json.readTree(survey.document()), tree, site, day);
-                found.add(0, SurveyMapping.toSurvey(reader.read(file)));
+                found.add(0, SurveyMapping.toSurvey(reader.read(file)).withSeen(seen));
             }
         }
         return found;
@@ -106,8 +111,14 @@ public class SurveyService {
         return surveys.find(id).orElseThrow(() -> ProblemException.notFound("There is no such survey."));
     }
 
-    private Evaluation evaluate(JsonNode file) {
-        return Evaluation.of(SurveyMapping.toSurvey(reader.read(file)), rules);
+    /** The survey of a complete file, with what was seen of the tree's kind at its site. */
+    private Survey survey(JsonNode file, TreeRow tree) {
+        return SurveyMapping.toSurvey(reader.read(file))
+                .withSeen(sightings.of(tree.siteId(), tree.species(), todayAt(tree)));
+    }
+
+    private Evaluation evaluate(JsonNode file, TreeRow tree) {
+        return Evaluation.of(survey(file, tree), rules);
     }
 
     /**
@@ -139,7 +150,7 @@ public class SurveyService {
         sending.sentAs().ifPresent(key -> surveys.mark(added.id(), key.toString()));
         surveys.dropDraft(treeId, who);
         history.added(about(added), added);
-        events.publishEvent(new OrchardService.JudgementOutdated(List.of(treeId)));
+        outdated(orchard.tree(treeId), sent);
         return survey(added.id());
     }
 
@@ -159,8 +170,19 @@ public class SurveyService {
         SurveyRow after = survey(id);
         surveys.dropDraft(before.treeId(), who);
         history.changed(about(after), before, after);
-        events.publishEvent(new OrchardService.JudgementOutdated(List.of(before.treeId())));
+        outdated(orchard.tree(before.treeId()), sent);
         return survey(id);
+    }
+
+    /** A walk that tells of growth moves the windows of the whole kind. */
+    private void outdated(TreeRow tree, JsonNode sent) {
+        boolean seen = sent.path("observedStage").isObject()
+                || sent.path("tree").path("stillGrowing").asBoolean(false);
+        if (seen) {
+            orchard.judgeKindAnew(tree.siteId(), tree.species());
+        } else {
+            events.publishEvent(new OrchardService.JudgementOutdated(List.of(tree.id())));
+        }
     }
 
     private About about(SurveyRow survey) {
@@ -186,7 +208,7 @@ public class SurveyService {
         LocalDate surveyedOn = survey.surveyedOn() == null ? survey.today() : survey.surveyedOn();
         // Judged as it will be whenever it is read: by what the register says, whatever the file said of that.
         ObjectNode kept = document.stored(file, surveyedOn);
-        Evaluation evaluation = evaluate(document.complete(kept, tree, site(tree), todayAt(tree)));
+        Evaluation evaluation = evaluate(document.complete(kept, tree, site(tree), todayAt(tree)), tree);
         return new SurveyRecord(
                 tree.id(),
                 surveyedOn,

@@ -3,17 +3,25 @@ package org.diligentbough.server.today;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.Collectors;
+import org.diligentbough.core.knowledge.Codes;
+import org.diligentbough.core.knowledge.Figure;
+import org.diligentbough.core.orchard.Species;
+import org.diligentbough.core.season.MayCut;
+import org.diligentbough.core.season.Weather;
 import org.diligentbough.server.crew.DayBoard;
 import org.diligentbough.server.crew.DayView.DaySummary;
+import org.diligentbough.server.figures.SiteRules;
 import org.diligentbough.server.orchard.OrchardService;
 import org.diligentbough.server.orchard.SiteMapper.SiteRow;
 import org.diligentbough.server.orchard.TreeMapper.TreeRow;
 import org.diligentbough.server.plan.PlanMapper;
 import org.diligentbough.server.plan.PlanMapper.LaneRow;
 import org.diligentbough.server.plan.PlanMapper.YearRow;
+import org.diligentbough.server.season.SiteWeather;
 import org.diligentbough.server.shared.MayBeNull;
 import org.diligentbough.server.shared.Today;
 import org.diligentbough.server.shared.Wording;
@@ -33,6 +41,8 @@ class TodayView {
     private final PlanMapper plans;
     private final Reports reports;
     private final DayBoard days;
+    private final SiteWeather weather;
+    private final SiteRules rules;
     private final Wording wording;
     private final Today today;
 
@@ -42,6 +52,8 @@ class TodayView {
             PlanMapper plans,
             Reports reports,
             DayBoard days,
+            SiteWeather weather,
+            SiteRules rules,
             Wording wording,
             Today today) {
         this.orchard = orchard;
@@ -49,6 +61,8 @@ class TodayView {
         this.plans = plans;
         this.reports = reports;
         this.days = days;
+        this.weather = weather;
+        this.rules = rules;
         this.wording = wording;
         this.today = today;
     }
@@ -59,6 +73,8 @@ class TodayView {
             List<ReportView> reports,
             List<DangerView> dangers,
             List<OpenView> open,
+            List<WeatherHold> byWeather,
+            List<ComingView> coming,
             List<HeldView> held,
             List<DaySummary> days) {}
 
@@ -75,6 +91,12 @@ class TodayView {
 
     /** One of them. */
     record OpenTree(long treeId, String tag, LocalDate closes, int cuts, int minutes) {}
+
+    /** Work that is open but for the weather of today: whether wholly held or to be done with care. */
+    record WeatherHold(String species, boolean held, List<Worded> reasons) {}
+
+    /** Work of one kind whose window opens within weeks. */
+    record ComingView(String species, String season, LocalDate opens, int trees, int minutes) {}
 
     /** A tree that is not cut this year, with why. */
     record HeldView(long treeId, String tag, String species, Worded why) {}
@@ -103,6 +125,8 @@ class TodayView {
                         })
                         .toList(),
                 open(lanes, trees),
+                byWeather(siteId, on, lanes, trees),
+                coming(siteId, on, trees),
                 held(trees),
                 days.board(siteId, on));
     }
@@ -133,6 +157,39 @@ class TodayView {
                         .toList())));
         open.sort(Comparator.comparing(OpenView::closes).thenComparing(OpenView::species));
         return open;
+    }
+
+    private List<WeatherHold> byWeather(long siteId, LocalDate on, List<LaneRow> lanes, Map<Long, TreeRow> trees) {
+        SiteWeather.Known known = weather.of(siteId);
+        return lanes.stream()
+                .filter(lane -> !lane.season().equals("any"))
+                .map(lane -> trees.get(lane.treeId()).species())
+                .distinct()
+                .map(species -> {
+                    Weather.Holds holds =
+                            known.holds(Codes.parse(Species.class, species).orElseThrow(), on);
+                    return new WeatherHold(species, holds.answer() == MayCut.Answer.NO, wording.all(holds.reasons()));
+                })
+                .filter(hold -> !hold.reasons().isEmpty())
+                .toList();
+    }
+
+    private List<ComingView> coming(long siteId, LocalDate on, Map<Long, TreeRow> trees) {
+        int weeks = (int) rules.of(siteId).knowledge().get(Figure.COMING_WEEKS);
+        Map<List<String>, List<LaneRow>> byKind = plans.opening(siteId, on, on.plusWeeks(weeks)).stream()
+                .filter(lane -> trees.containsKey(lane.treeId()))
+                .collect(Collectors.groupingBy(
+                        lane -> List.of(trees.get(lane.treeId()).species(), lane.season()),
+                        LinkedHashMap::new,
+                        Collectors.toList()));
+        return byKind.entrySet().stream()
+                .map(kind -> new ComingView(
+                        kind.getKey().get(0),
+                        kind.getKey().get(1),
+                        kind.getValue().get(0).opens(),
+                        kind.getValue().size(),
+                        kind.getValue().stream().mapToInt(LaneRow::minutes).sum()))
+                .toList();
     }
 
     private List<HeldView> held(Map<Long, TreeRow> trees) {

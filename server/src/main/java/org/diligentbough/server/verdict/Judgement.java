@@ -9,7 +9,6 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import org.diligentbough.core.Evaluation;
-import org.diligentbough.core.Rulebook;
 import org.diligentbough.core.knowledge.Codes;
 import org.diligentbough.core.light.Shading;
 import org.diligentbough.core.season.CuttingCalendar;
@@ -36,13 +35,11 @@ class Judgement {
     private final JudgementService judgement;
     private final SurveyService surveys;
     private final EvaluationWriter writer;
-    private final Rulebook rules;
 
-    Judgement(JudgementService judgement, SurveyService surveys, EvaluationWriter writer, Rulebook rules) {
+    Judgement(JudgementService judgement, SurveyService surveys, EvaluationWriter writer) {
         this.judgement = judgement;
         this.surveys = surveys;
         this.writer = writer;
-        this.rules = rules;
     }
 
     /**
@@ -145,7 +142,7 @@ class Judgement {
     }
 
     private List<TimeView> times(Evaluation evaluation) {
-        CuttingCalendar calendar = rules.calendar(evaluation.scene().survey());
+        CuttingCalendar calendar = evaluation.calendar();
         LocalDate today = evaluation.scene().survey().today();
         PruningYear now = calendar.pruningYear(today);
         Map<String, TimeView> times = new LinkedHashMap<>();

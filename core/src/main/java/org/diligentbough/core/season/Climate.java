@@ -1,0 +1,240 @@
+package org.diligentbough.core.season;
+
+import static org.diligentbough.core.knowledge.Figure.DAILY_SWING_C;
+import static org.diligentbough.core.knowledge.Figure.DRIEST_DAYS;
+import static org.diligentbough.core.knowledge.Figure.DRY_MONTH_MM;
+import static org.diligentbough.core.knowledge.Figure.FROST_PRONE_MEAN_C;
+import static org.diligentbough.core.knowledge.Figure.FROST_PRONE_MIN_C;
+
+import java.time.LocalDate;
+import java.time.YearMonth;
+import java.time.temporal.ChronoUnit;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.stream.IntStream;
+import org.diligentbough.core.knowledge.Knowledge;
+import org.diligentbough.core.orchard.Site;
+import org.threeten.extra.LocalDateRange;
+
+/**
+ * An average year at a site, day by day: the months' figures stand for their middle, and between the middles of two
+ * months they pass evenly from one to the other. What differs between north and south is told in <em>growing years</em>:
+ * that of 2027 holds the summer that starts in 2027.
+ */
+public final class Climate {
+    /** Warmth is counted from the month in which days have grown long enough: February, in the south August. */
+    private static final int COUNTS_FROM_MONTH = 2;
+
+    private static final int COUNTED_DAYS = 330;
+
+    private final Site site;
+    private final double swingC;
+    private final double dryMonthMm;
+    private final int driestDays;
+    private final List<Boolean> frostProne;
+    private final Map<YearAndBase, double[]> warmth = new ConcurrentHashMap<>();
+
+    private record YearAndBase(int year, double baseC) {}
+
+    /** The climate of a site; a swing of days, dry months and frost are as the figures say. */
+    public Climate(Site site, Knowledge knowledge) {
+        this.site = site;
+        this.swingC = knowledge.get(DAILY_SWING_C);
+        this.dryMonthMm = knowledge.get(DRY_MONTH_MM);
+        this.driestDays = (int) knowledge.get(DRIEST_DAYS);
+        this.frostProne = IntStream.range(0, 12)
+                .mapToObj(month -> site.extremes()
+                        .map(known -> known.monthlyMinC().get(month) < knowledge.get(FROST_PRONE_MIN_C))
+                        .orElse(site.monthlyMeanC().get(month) < knowledge.get(FROST_PRONE_MEAN_C)))
+                .toList();
+    }
+
+    /** Whether a year has months prone to frost, and others. */
+    public enum Frost {
+        NEVER,
+        IN_SEASON,
+        ALWAYS
+    }
+
+    /** Whether the year runs as in the south. */
+    public boolean southern() {
+        return site.southern();
+    }
+
+    /** Mean temperature of a day, degrees C. */
+    public double meanC(LocalDate day) {
+        return between(site.monthlyMeanC(), day);
+    }
+
+    /** Usual minimum of a day, degrees C; half the stated swing under the mean where minima are not given. */
+    public double minC(LocalDate day) {
+        return site.extremes().map(known -> between(known.monthlyMinC(), day)).orElseGet(() -> meanC(day) - swingC / 2);
+    }
+
+    /** Usual maximum of a day, degrees C. */
+    public double maxC(LocalDate day) {
+        return site.extremes().map(known -> between(known.monthlyMaxC(), day)).orElseGet(() -> meanC(day) + swingC / 2);
+    }
+
+    /** Rain of a day on average, mm. */
+    public double rainMm(LocalDate day) {
+        return between(site.monthlyRainMm(), day) * 12 / 365.25;
+    }
+
+    private static double between(List<Double> months, LocalDate day) {
+        YearMonth month = YearMonth.from(day);
+        double intoMonth = day.getDayOfMonth() - 0.5;
+        double middle = month.lengthOfMonth() / 2.0;
+        YearMonth other = intoMonth < middle ? month.minusMonths(1) : month.plusMonths(1);
+        double apart = (month.lengthOfMonth() + other.lengthOfMonth()) / 2.0;
+        double towards = Math.abs(intoMonth - middle) / apart;
+        return months.get(month.getMonthValue() - 1) * (1 - towards) + months.get(other.getMonthValue() - 1) * towards;
+    }
+
+    /** A day given by the months of the north, in a growing year at this site: half a year later in the south. */
+    public LocalDate day(int month, int dayOfMonth, int year) {
+        return LocalDate.of(year, month, dayOfMonth).plusMonths(site.southern() ? 6 : 0);
+    }
+
+    /** The growing year a day belongs to: the calendar year in the north; in the south July to June. */
+    public int growingYear(LocalDate day) {
+        return site.southern() && day.getMonthValue() <= 6 ? day.getYear() - 1 : day.getYear();
+    }
+
+    /** First day whose warmth counts for the growth of a year. */
+    public LocalDate countsFrom(int year) {
+        return day(COUNTS_FROM_MONTH, 1, year);
+    }
+
+    /** Degree days above {@code baseC} from the first day that counts to the end of {@code day}; 0 before, steady at the end. */
+    public double warmth(LocalDate day, double baseC, int year) {
+        double[] sums = sums(baseC, year);
+        long at = ChronoUnit.DAYS.between(countsFrom(year), day);
+        return at < 0 ? 0 : sums[(int) Math.min(at, sums.length - 1)];
+    }
+
+    /** First day by whose end the degree days above {@code baseC} have come to {@code degreeDays}; empty if none has. */
+    public Optional<LocalDate> warmthReached(double degreeDays, double baseC, int year) {
+        double[] sums = sums(baseC, year);
+        for (int at = 0; at < sums.length; at++) {
+            if (sums[at] >= degreeDays) {
+                return Optional.of(countsFrom(year).plusDays(at));
+            }
+        }
+        return Optional.empty();
+    }
+
+    private double[] sums(double baseC, int year) {
+        return warmth.computeIfAbsent(new YearAndBase(year, baseC), key -> {
+            double[] sums = new double[COUNTED_DAYS];
+            LocalDate from = countsFrom(year);
+            double sum = 0;
+            for (int at = 0; at < COUNTED_DAYS; at++) {
+                LocalDate day = from.plusDays(at);
+                sum += DegreeDays.singleSine(minC(day), maxC(day), baseC);
+                sums[at] = sum;
+            }
+            return sums;
+        });
+    }
+
+    /** Whether frost comes at all: by the minima where they are given, else by the means. */
+    public Frost frost() {
+        if (frostProne.stream().allMatch(prone -> prone)) {
+            return Frost.ALWAYS;
+        }
+        return frostProne.contains(true) ? Frost.IN_SEASON : Frost.NEVER;
+    }
+
+    /** First day after the months prone to frost of a growing year's spring; empty where frost never or always threatens. */
+    public Optional<LocalDate> lastFrost(int year) {
+        if (frost() != Frost.IN_SEASON) {
+            return Optional.empty();
+        }
+        LocalDate month = day(7, 1, year);
+        while (!prone(month)) {
+            month = month.minusMonths(1);
+        }
+        // A July prone to frost leaves no spring behind it: frost ends with the first month that is not.
+        LocalDate after = month.plusMonths(1);
+        while (prone(after)) {
+            after = after.plusMonths(1);
+        }
+        return Optional.of(after);
+    }
+
+    /** First day of the months prone to frost of a growing year's autumn; empty where frost never or always threatens. */
+    public Optional<LocalDate> firstFrost(int year) {
+        return lastFrost(year).map(from -> {
+            LocalDate month = from;
+            while (!prone(month)) {
+                month = month.plusMonths(1);
+            }
+            return month;
+        });
+    }
+
+    private boolean prone(LocalDate day) {
+        return frostProne.get(day.getMonthValue() - 1);
+    }
+
+    /** First day from high summer on whose nights are usually colder than {@code minC}; empty where none is. */
+    public Optional<LocalDate> coolNights(int year, double minC) {
+        LocalDate from = day(7, 1, year);
+        return from.datesUntil(from.plusMonths(8))
+                .filter(day -> minC(day) < minC)
+                .findFirst();
+    }
+
+    /** Mean temperature of the coldest month, degrees C. */
+    public double coldestMonthC() {
+        return site.monthlyMeanC().stream()
+                .mapToDouble(Double::doubleValue)
+                .min()
+                .orElseThrow();
+    }
+
+    /** Whether one of the two months of high summer has less rain than a dry month has. */
+    public boolean drySummer() {
+        return dryMonth(day(7, 1, 2026)) || dryMonth(day(8, 1, 2026));
+    }
+
+    private boolean dryMonth(LocalDate day) {
+        return site.monthlyRainMm().get(day.getMonthValue() - 1) < dryMonthMm;
+    }
+
+    /** First day of the rains that end a dry summer; empty where summers are wet or it never rains. */
+    public Optional<LocalDate> rains(int year) {
+        LocalDate month = dryMonth(day(8, 1, year)) ? day(8, 1, year) : day(7, 1, year);
+        if (!dryMonth(month)) {
+            return Optional.empty();
+        }
+        for (int i = 1; i < 12; i++) {
+            if (!dryMonth(month.plusMonths(i))) {
+                return Optional.of(month.plusMonths(i));
+            }
+        }
+        return Optional.empty();
+    }
+
+    /** The driest stretch of the days given, as many days long as the figures say; the earliest of several alike. */
+    public LocalDateRange driest(LocalDateRange within) {
+        LocalDate best = within.getStart();
+        double least = Double.MAX_VALUE;
+        for (LocalDate start = within.getStart();
+                !start.plusDays(driestDays).isAfter(within.getEnd());
+                start = start.plusDays(1)) {
+            double rain = 0;
+            for (int i = 0; i < driestDays; i++) {
+                rain += rainMm(start.plusDays(i));
+            }
+            if (rain < least - 1e-6) {
+                least = rain;
+                best = start;
+            }
+        }
+        return LocalDateRange.of(best, best.plusDays(driestDays));
+    }
+}

@@ -1,0 +1,153 @@
+package org.diligentbough.server.season;
+
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotNull;
+import java.time.LocalDate;
+import java.util.List;
+import java.util.Objects;
+import org.diligentbough.core.knowledge.Codes;
+import org.diligentbough.core.orchard.Species;
+import org.diligentbough.core.season.GrowthStage;
+import org.diligentbough.core.season.Seen;
+import org.diligentbough.server.orchard.OrchardService;
+import org.diligentbough.server.season.SightingMapper.SightingRow;
+import org.diligentbough.server.shared.CodeOf;
+import org.diligentbough.server.shared.CurrentPerson;
+import org.diligentbough.server.shared.History;
+import org.diligentbough.server.shared.History.About;
+import org.diligentbough.server.shared.MayBeNull;
+import org.diligentbough.server.shared.ProblemException;
+import org.diligentbough.server.shared.Today;
+import org.springframework.http.HttpStatus;
+import org.springframework.transaction.annotation.Transactional;
+import org.springframework.web.bind.annotation.DeleteMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+
+/** What people see of the growth of a kind at a site; it moves the windows of that kind there. */
+@RestController
+public class Sightings {
+    private final SightingMapper sightings;
+    private final OrchardService orchard;
+    private final History history;
+    private final CurrentPerson person;
+    private final Today today;
+
+    Sightings(SightingMapper sightings, OrchardService orchard, History history, CurrentPerson person, Today today) {
+        this.sightings = sightings;
+        this.orchard = orchard;
+        this.history = history;
+        this.person = person;
+        this.today = today;
+    }
+
+    /**
+     * Something seen.
+     *
+     * @param species the kind
+     * @param treeId the tree it was seen on, or null for the kind as a whole
+     * @param stage what had come
+     * @param on the day it came, as far as people know
+     */
+    record SightingData(
+            @NotNull(message = "is missing; say which kind") @CodeOf(Species.class)
+            String species,
+
+            @MayBeNull Long treeId,
+
+            @NotNull(message = "is missing; choose what you saw") @CodeOf(GrowthStage.class)
+            String stage,
+
+            @NotNull(message = "is missing; give the day it came")
+            LocalDate on) {}
+
+    /**
+     * Something seen, and by whom.
+     *
+     * @param id to take it back by; null for what was entered on a walk
+     * @param stage null for a tree seen still growing
+     */
+    record SightingView(
+            @MayBeNull Long id,
+            @MayBeNull String tag,
+            @MayBeNull String stage,
+            LocalDate on,
+            String by) {}
+
+    @PostMapping("/api/sites/{siteId}/sightings")
+    @ResponseStatus(HttpStatus.CREATED)
+    @Transactional
+    public SightingView add(@PathVariable long siteId, @Valid @RequestBody SightingData data) {
+        long who = person.id();
+        if (data.on().isAfter(today.in(orchard.site(siteId).zone()))) {
+            throw ProblemException.wrongField("/on", "has not come yet; give the day it was seen");
+        }
+        if (data.treeId() != null) {
+            var tree = orchard.tree(data.treeId());
+            if (tree.siteId() != siteId || !tree.species().equals(data.species())) {
+                throw ProblemException.wrongField("/treeId", "is no tree of this kind at this site");
+            }
+        }
+        int bbch = Codes.parse(GrowthStage.class, data.stage()).orElseThrow().bbch();
+        long id = sightings.add(siteId, data.species(), data.treeId(), bbch, data.on(), who);
+        SightingRow added = sightings.find(id).orElseThrow();
+        history.added(new About("sighting", id, siteId, data.treeId()), added);
+        orchard.judgeKindAnew(siteId, data.species());
+        return view(added);
+    }
+
+    /** Takes back what was noted by itself. */
+    @DeleteMapping("/api/sightings/{id}")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    @Transactional
+    public void takeBack(@PathVariable long id) {
+        person.id();
+        SightingRow before =
+                sightings.find(id).orElseThrow(() -> ProblemException.notFound("Nothing of that kind was noted."));
+        sightings.drop(id);
+        history.takenAway(new About("sighting", id, before.siteId(), before.treeId()), before);
+        orchard.judgeKindAnew(before.siteId(), before.species());
+    }
+
+    /** What was seen of a kind in the year before a day and on it, the newest first. */
+    List<SightingView> list(long siteId, String species, LocalDate until) {
+        return sightings.seen(siteId, species, until.minusMonths(14), until).stream()
+                .map(Sightings::view)
+                .toList();
+    }
+
+    /** What was seen of a kind by a day, for the rules. */
+    public Seen of(long siteId, String species, LocalDate until) {
+        List<SightingRow> rows = sightings.seen(siteId, species, until.minusMonths(14), until);
+        return new Seen(
+                rows.stream()
+                        .filter(row -> row.bbch() != null)
+                        .map(row -> new Seen.Sighting(row.bbch(), row.seenOn()))
+                        .toList(),
+                rows.stream()
+                        .filter(row -> row.bbch() == null)
+                        .map(SightingRow::seenOn)
+                        .toList());
+    }
+
+    /** When trees of a site were last seen in bloom: rows of a tree, its stage and the day. */
+    List<SightingRow> blooms(long siteId, LocalDate until) {
+        return sightings.seen(siteId, "", until.minusMonths(14), until).stream()
+                .filter(row -> Objects.nonNull(row.treeId()) && Objects.nonNull(row.bbch()))
+                .filter(row ->
+                        row.bbch() >= GrowthStage.FIRST_FLOWERS.bbch() && row.bbch() <= GrowthStage.BLOOM_OVER.bbch())
+                .toList();
+    }
+
+    private static SightingView view(SightingRow row) {
+        return new SightingView(
+                row.id(),
+                row.tag(),
+                row.bbch() == null ? null : Codes.of(GrowthStage.at(row.bbch())),
+                row.seenOn(),
+                row.seenBy());
+    }
+}

@@ -1,0 +1,83 @@
+package org.diligentbough.server.season;
+
+import java.time.LocalDate;
+import org.diligentbough.core.knowledge.Codes;
+import org.diligentbough.core.orchard.Form;
+import org.diligentbough.core.orchard.Policy;
+import org.diligentbough.core.orchard.Species;
+import org.diligentbough.core.season.CuttingCalendar;
+import org.diligentbough.core.season.KindYear;
+import org.diligentbough.core.season.MayCut;
+import org.diligentbough.core.season.Window;
+import org.diligentbough.server.figures.SiteRules;
+import org.diligentbough.server.orchard.SiteMapper.SiteRow;
+import org.diligentbough.server.orchard.TreeMapper.TreeRow;
+import org.diligentbough.server.season.SeasonViews.MayCutView;
+import org.diligentbough.server.season.SeasonViews.WindowView;
+import org.diligentbough.server.shared.Wording;
+import org.springframework.stereotype.Component;
+
+/** The calendars of the kinds of a site, by its climate and its numbers and by what was seen there. */
+@Component
+class SiteSeasons {
+    private final SiteRules rules;
+    private final Sightings sightings;
+    private final Wording wording;
+
+    SiteSeasons(SiteRules rules, Sightings sightings, Wording wording) {
+        this.rules = rules;
+        this.sightings = sightings;
+        this.wording = wording;
+    }
+
+    /** When a kind may be cut, as known on a day. */
+    CuttingCalendar calendar(SiteRow site, Species species, boolean trained, LocalDate day) {
+        return calendar(site, site.data().policy().toPolicy(), species, trained, day);
+    }
+
+    /** The same had the site chosen otherwise. */
+    CuttingCalendar calendar(SiteRow site, Policy policy, Species species, boolean trained, LocalDate day) {
+        return rules.of(site.id())
+                .calendar(
+                        site.data().toSite().with(policy),
+                        species,
+                        trained,
+                        sightings.of(site.id(), Codes.of(species), day));
+    }
+
+    /** When a tree may be cut that may never have been surveyed. */
+    CuttingCalendar calendar(SiteRow site, TreeRow tree, LocalDate day) {
+        String form = tree.formWanted() == null ? tree.form() : tree.formWanted();
+        boolean trained =
+                form != null && Codes.parse(Form.class, form).orElseThrow().trained();
+        return calendar(site, species(tree.species()), trained, day);
+    }
+
+    /** The year of a kind besides its windows. */
+    KindYear year(SiteRow site, Species species, LocalDate day) {
+        return rules.of(site.id()).year(site.data().toSite(), species, sightings.of(site.id(), Codes.of(species), day));
+    }
+
+    static Species species(String code) {
+        return Codes.parse(Species.class, code).orElseThrow();
+    }
+
+    WindowView view(Window window) {
+        return new WindowView(
+                Codes.of(window.quality()),
+                Codes.of(window.season()),
+                Codes.of(window.work()),
+                window.opens(),
+                window.closes(),
+                wording.of(window.reason()));
+    }
+
+    MayCutView view(MayCut answer) {
+        return new MayCutView(
+                Codes.of(answer.answer()),
+                wording.all(answer.reasons()),
+                answer.nextOpens(),
+                answer.nextCloses(),
+                wording.all(answer.wouldChange()));
+    }
+}
