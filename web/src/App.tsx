@@ -12,6 +12,8 @@ import { AddSite, EditSite } from './orchard/SiteForm';
 import { AddTree, EditTree } from './orchard/TreeForm';
 import { Welcome } from './orchard/Welcome';
 import { PlanBySeason } from './plan/PlanBySeason';
+import { KindView } from './season/KindView';
+import { SeasonView } from './season/SeasonView';
 import { TreePage } from './verdict/TreePage';
 import { WalkPicker } from './survey/WalkPicker';
 import { WalkView } from './survey/WalkView';
@@ -35,6 +37,8 @@ export const router = createBrowserRouter([
       { path: '/sites/:siteId/trees/:treeId', element: <TreePage /> },
       { path: '/sites/:siteId/trees/:treeId/edit', element: <EditTree /> },
       { path: '/sites/:siteId/trees/:treeId/walk', element: <WalkView /> },
+      { path: '/sites/:siteId/season', element: <SeasonView /> },
+      { path: '/sites/:siteId/season/:species', element: <KindView /> },
       { path: '/sites/:siteId/plan', element: <PlanBySeason /> },
       { path: '/sites/:siteId/days', element: <DaysView /> },
       { path: '/sites/:siteId/days/:dayId', element: <DayPage /> },

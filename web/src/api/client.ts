@@ -54,6 +54,11 @@ export type Photo = Schemas['PhotoView'];
 export type Table = Schemas['TableView'];
 export type FieldTree = Schemas['FieldTree'];
 export type SideFile = Schemas['SideFile'];
+export type Kind = Schemas['KindView'];
+export type SeasonWindow = Schemas['WindowView'];
+export type MayCut = Schemas['MayCutView'];
+export type WeatherDay = Schemas['WeatherDay'];
+export type Due = Schemas['DueView'];
 
 export interface FieldProblem {
   pointer: string;

@@ -18,6 +18,12 @@ const between = (low: number, high: number, what: string) =>
     return value !== null && value >= low && value <= high;
   }, `Give ${what} from ${low} to ${high}.`);
 
+const betweenOrNone = (low: number, high: number, what: string) =>
+  z.string().refine((text) => {
+    const value = decimal(text);
+    return !text.trim() || (value !== null && value >= low && value <= high);
+  }, `Give ${what} from ${low} to ${high}, or nothing.`);
+
 const schema = z.object({
   name: z.string().trim().min(1, 'Give the site a name.').max(80, 'Give at most 80 letters.'),
   latitude: between(-90, 90, 'degrees'),
@@ -25,6 +31,9 @@ const schema = z.object({
   timeZone: z.string().min(1, 'Choose one.'),
   monthlyMeanC: z.array(between(-60, 50, 'degrees')),
   monthlyRainMm: z.array(between(0, 3000, 'mm')),
+  monthlyMinC: z.array(betweenOrNone(-70, 50, 'degrees')),
+  monthlyMaxC: z.array(betweenOrNone(-60, 60, 'degrees')),
+  policyNote: z.string().max(500, 'Give at most 500 letters.'),
   policy: z.object({
     allowance: z.string(),
     summerAllowance: between(0, 100, 'a percentage'),
@@ -46,6 +55,9 @@ const EMPTY: Fields = {
   timeZone: Intl.DateTimeFormat().resolvedOptions().timeZone,
   monthlyMeanC: MONTHS.map(() => ''),
   monthlyRainMm: MONTHS.map(() => ''),
+  monthlyMinC: MONTHS.map(() => ''),
+  monthlyMaxC: MONTHS.map(() => ''),
+  policyNote: '',
   policy: {
     allowance: 'quarter',
     summerAllowance: '10',
@@ -65,6 +77,9 @@ const fieldsOf = (site: SiteData): Fields => ({
   longitude: String(site.longitude),
   monthlyMeanC: site.monthlyMeanC.map(String),
   monthlyRainMm: site.monthlyRainMm.map(String),
+  monthlyMinC: MONTHS.map((_, i) => String(site.monthlyMinC?.[i] ?? '')),
+  monthlyMaxC: MONTHS.map((_, i) => String(site.monthlyMaxC?.[i] ?? '')),
+  policyNote: site.policyNote ?? '',
   policy: {
     ...site.policy,
     summerAllowance: String(Math.round(site.policy.summerAllowance * 1000) / 10),
@@ -72,12 +87,19 @@ const fieldsOf = (site: SiteData): Fields => ({
   },
 });
 
+/** Twelve numbers, or nothing when no field is filled in; a gap among them is refused by the server, by its month. */
+const ifAny = (texts: string[]) =>
+  texts.some((text) => text.trim()) ? texts.map((text) => decimal(text) as number) : undefined;
+
 const dataOf = (fields: Fields): SiteData => ({
   ...fields,
   latitude: decimal(fields.latitude)!,
   longitude: decimal(fields.longitude)!,
   monthlyMeanC: fields.monthlyMeanC.map((text) => decimal(text)!),
   monthlyRainMm: fields.monthlyRainMm.map((text) => decimal(text)!),
+  monthlyMinC: ifAny(fields.monthlyMinC),
+  monthlyMaxC: ifAny(fields.monthlyMaxC),
+  policyNote: fields.policyNote.trim() || undefined,
   policy: {
     ...fields.policy,
     summerAllowance: decimal(fields.policy.summerAllowance)! / 100,
@@ -143,6 +165,13 @@ export function EditSite() {
     </>
   );
 }
+
+const ROWS = [
+  ['monthlyMeanC', 'Mean, °C', 'mean, degrees C'],
+  ['monthlyRainMm', 'Rain, mm', 'rain, mm'],
+  ['monthlyMinC', 'Nights, °C', 'mean of nights, degrees C'],
+  ['monthlyMaxC', 'Days, °C', 'mean of days, degrees C'],
+] as const;
 
 function SiteFields({
   title,
@@ -217,15 +246,15 @@ function SiteFields({
             </tr>
           </thead>
           <tbody>
-            {(['monthlyMeanC', 'monthlyRainMm'] as const).map((row) => (
+            {ROWS.map(([row, name, spoken]) => (
               <tr key={row}>
-                <th>{row === 'monthlyMeanC' ? 'Mean, °C' : 'Rain, mm'}</th>
+                <th>{name}</th>
                 {MONTHS.map((month, i) => (
                   <td key={month} className="p-1">
                     <Form.Control
                       size="sm"
                       inputMode="decimal"
-                      aria-label={month + (row === 'monthlyMeanC' ? ' mean, degrees C' : ' rain, mm')}
+                      aria-label={month + ' ' + spoken}
                       isInvalid={!!form.formState.errors[row]?.[i]}
                       {...form.register(`${row}.${i}`)}
                     />
@@ -239,6 +268,15 @@ function SiteFields({
       {(form.formState.errors.monthlyMeanC || form.formState.errors.monthlyRainMm) && (
         <p className="text-danger small">Give all twelve months: mean temperature in °C and rain in mm.</p>
       )}
+      {(form.formState.errors.monthlyMinC || form.formState.errors.monthlyMaxC) && (
+        <p className="text-danger small">
+          Coldest nights and warmest days: give all twelve months of both in °C, or none.
+        </p>
+      )}
+      <p className="faint small">
+        The usual coldest of nights and warmest of days sharpen when buds swell and frost ends; leave both
+        rows empty where they are not known.
+      </p>
       <h2>Where practitioners differ</h2>
       <Row>
         {Object.entries(SCHOOLS).map(([name, school]) => (
@@ -270,6 +308,7 @@ function SiteFields({
           />
         </Col>
       </Row>
+      <TextField form={form} name="policyNote" label="Why chosen so" hint="Shown wherever a choice matters" />
       <Button type="submit" disabled={saving}>
         Save
       </Button>{' '}

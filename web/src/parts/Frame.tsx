@@ -1,4 +1,4 @@
-import { Link, NavLink, Outlet, useNavigate, useParams } from 'react-router';
+import { Link, NavLink, Outlet, useLocation, useNavigate, useParams } from 'react-router';
 import { Form } from 'react-bootstrap';
 import { PersonPicker } from '../crew/PersonPicker';
 import { useSending } from '../field/useWaiting';
@@ -10,6 +10,8 @@ export function Frame() {
   const { siteId, treeId } = useParams();
   const sites = useSites();
   const navigate = useNavigate();
+  // The pages of the season are the ribbon writ large.
+  const inSeason = useLocation().pathname.includes('/season');
   useSending();
   const site = sites.data?.find((one) => String(one.id) === siteId);
   return (
@@ -54,6 +56,7 @@ export function Frame() {
         </div>
       </header>
       {site &&
+        !inSeason &&
         (treeId ? (
           <TreeSeason siteId={site.id} treeId={Number(treeId)} />
         ) : (

@@ -40,7 +40,7 @@ export function WalkView() {
   // not take the surveyor out of the middle of it.
   if (begun?.tree.id !== treeId) {
     const tree = pack.data?.trees.find((one) => one.id === treeId);
-    if (pack.data && tree) setBegun({ tree, siteId: pack.data.siteId, today: pack.data.today });
+    if (pack.data && tree) setBegun({ ...pack.data, tree });
     else if (!pack.data || pack.isFetching) return <Loading error={pack.error} />;
     else return <p>This tree is not among those that stand here.</p>;
     return null;
@@ -53,6 +53,7 @@ interface Begun {
   tree: FieldTree;
   siteId: number;
   today: string;
+  southern: boolean;
 }
 
 async function fileOf(surveyId: number): Promise<SurveyFile> {
@@ -69,7 +70,7 @@ function useCorrecting(treeId: number) {
   return { wanted, survey: surveys.data?.find((one) => one.id === wanted), error: surveys.error };
 }
 
-function Walk({ tree, siteId, today }: Begun) {
+function Walk({ tree, siteId, today, southern }: Begun) {
   const correcting = useCorrecting(tree.id);
   const { draft, basedOn, change, kept, drop, error, hadDraft } = useDraft(tree.id, () => ({
     draft: tree.start ? draftOf(tree.start, today) : emptyDraft(today),
@@ -255,7 +256,7 @@ function Walk({ tree, siteId, today }: Begun) {
               editLimb={editLimb}
             />
           )}
-          {step === 5 && <VigourStep draft={draft} setTree={setTree} />}
+          {step === 5 && <VigourStep draft={draft} southern={southern} change={change} setTree={setTree} />}
           {step === 6 && <AroundStep draft={draft} change={change} />}
           {step === 7 && (
             <JudgeStep

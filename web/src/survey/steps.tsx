@@ -6,6 +6,7 @@ import { Chips, Direction, More, NumberInput, Ticks } from './inputs';
 import { keepUnits, unitsOf } from './measure';
 import { MeasureHelper } from './MeasureHelper';
 import { AROUND, BENEATH, LAST_CUT, LEANS, LOPSIDED, UNIONS } from './words';
+import { SEEN_BY_MONTH, STAGES } from '../season/words';
 
 /** The whole tree, measured. */
 export function TreeStep({
@@ -122,8 +123,20 @@ export function TreeStep({
 }
 
 /** How it grows, and when and how hard it was cut. */
-export function VigourStep({ draft, setTree }: { draft: Draft; setTree: (part: Draft['tree']) => void }) {
+export function VigourStep({
+  draft,
+  southern,
+  change,
+  setTree,
+}: {
+  draft: Draft;
+  southern: boolean;
+  change: (make: (now: Draft) => Draft) => void;
+  setTree: (part: Draft['tree']) => void;
+}) {
   const { tree } = draft;
+  const shown = SEEN_BY_MONTH(Number(draft.surveyedOn.slice(5, 7)) - 1, southern);
+  const seen = Object.keys(STAGES).find((code) => STAGES[code]!.bbch === draft.observedStage?.bbch);
   const yes = (value: boolean | null | undefined) => (value == null ? undefined : String(value));
   return (
     <>
@@ -152,6 +165,18 @@ export function VigourStep({ draft, setTree }: { draft: Draft; setTree: (part: D
         step={1}
         max={5000}
         onChange={(rootSuckers) => setTree({ rootSuckers })}
+      />
+      <Chips
+        label="What do the buds and shoots show?"
+        options={Object.fromEntries(shown.map((code) => [code, STAGES[code]!.name]))}
+        value={seen}
+        onChange={(code) =>
+          change((now) => ({
+            ...now,
+            observedStage: code ? { bbch: STAGES[code]!.bbch, on: now.surveyedOn } : undefined,
+          }))
+        }
+        hint={seen ? 'How it looks: ' + STAGES[seen]!.look : 'It moves this year’s windows of the whole kind'}
       />
       <Chips
         label="Still growing?"

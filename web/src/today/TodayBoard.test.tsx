@@ -7,7 +7,16 @@ vi.mock('../api/client', async (original) => ({
   api: (await import('../testing/harness')).fakeApi,
 }));
 
-const empty = { today: '2027-02-20', reports: [], dangers: [], open: [], held: [], days: [] };
+const empty = {
+  today: '2027-02-20',
+  reports: [],
+  dangers: [],
+  open: [],
+  byWeather: [],
+  coming: [],
+  held: [],
+  days: [],
+};
 const board = async (more = {}) => {
   answers.set('GET /api/sites/{siteId}/today', { ...empty, ...more });
   await show(<TodayBoard siteId={1} />);

@@ -14,7 +14,7 @@ const SHOWN = 6;
 export function TodayBoard({ siteId }: { siteId: number }) {
   const board = useBoard(siteId);
   if (!board.data) return <Loading error={board.error} />;
-  const { reports, dangers, open, held, days } = board.data;
+  const { reports, dangers, open, byWeather, coming, held, days } = board.data;
   const tree = (id: number) => '/sites/' + siteId + '/trees/' + id;
   return (
     <section className="today" aria-label="Today">
@@ -54,6 +54,37 @@ export function TodayBoard({ siteId }: { siteId: number }) {
             <OpenKind key={kind.species} kind={kind} siteId={siteId} />
           ))}
         </ul>
+        {byWeather.length > 0 && (
+          <div aria-label="Held by the weather" role="group">
+            <h2>Weather of today</h2>
+            <ul>
+              {byWeather.map((hold) => (
+                <li key={hold.species}>
+                  <Link to={'/sites/' + siteId + '/season/' + hold.species}>{words(hold.species)}</Link>{' '}
+                  <State
+                    code={hold.held ? 'no' : 'with-care'}
+                    word={hold.held ? 'held today' : 'with care'}
+                  />{' '}
+                  <span className="faint">{hold.reasons.map((reason) => reason.text).join(' ')}</span>
+                </li>
+              ))}
+            </ul>
+          </div>
+        )}
+        {coming.length > 0 && (
+          <div aria-label="Coming" role="group">
+            <h2>Opens within weeks</h2>
+            <ul>
+              {coming.map((kind) => (
+                <li key={kind.species + kind.season}>
+                  <Link to={'/sites/' + siteId + '/season/' + kind.species}>{words(kind.species)}</Link> from{' '}
+                  {dayAndMonth(kind.opens)}: {kind.trees} {kind.trees === 1 ? 'tree' : 'trees'},{' '}
+                  {minutes(kind.minutes)}
+                </li>
+              ))}
+            </ul>
+          </div>
+        )}
         {held.length > 0 && (
           <div aria-label="Held" role="group">
             <h2>Held this year</h2>

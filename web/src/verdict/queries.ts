@@ -26,12 +26,14 @@ export const useHistory = (treeId: number) =>
   });
 
 /** Whether live wood of a tree may be cut on a day; asked once a day is given. */
-export const useMayCut = (treeId: number, on: string) =>
+export const useMayCut = (treeId: number, on: string, sort: string) =>
   useQuery({
-    queryKey: ['may-cut', treeId, on],
+    queryKey: ['may-cut', treeId, on, sort],
     enabled: on !== '',
     queryFn: async () =>
-      unwrap(await api.GET('/api/trees/{treeId}/season', { params: { path: { treeId }, query: { on } } })),
+      unwrap(
+        await api.GET('/api/trees/{treeId}/season', { params: { path: { treeId }, query: { on, sort } } }),
+      ),
     placeholderData: (before) => before,
   });
 

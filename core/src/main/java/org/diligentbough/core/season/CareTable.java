@@ -78,8 +78,8 @@ public final class CareTable {
     /** The work due for one kind on some of {@code days}, or with an empty one for the whole orchard. */
     List<Due> due(Optional<Species> species, Climate climate, Stages stages, LocalDateRange days) {
         Moment.Place place = new Moment.Place(climate, stages);
-        int first = climate.growingYear(days.getStart()) - 1;
-        int last = climate.growingYear(days.getEndInclusive()) + 1;
+        int first = climate.north(days.getStart()).getYear() - 1;
+        int last = climate.north(days.getEndInclusive()).getYear() + 1;
         return lines.stream()
                 .filter(line -> line.species().equals(species))
                 .flatMap(line -> IntStream.rangeClosed(first, last)
@@ -96,7 +96,12 @@ public final class CareTable {
                 .flatMap(Optional::stream)
                 .filter(closes -> closes.isAfter(opens))
                 .findFirst()
-                .map(closes ->
-                        new Due(line.task(), line.species(), year, LocalDateRange.of(opens, closes), line.source())));
+                .map(closes -> new Due(
+                        line.task(),
+                        line.species(),
+                        year,
+                        LocalDateRange.of(
+                                place.climate().here(opens), place.climate().here(closes)),
+                        line.source())));
     }
 }

@@ -9,6 +9,8 @@ import static org.diligentbough.core.knowledge.Figure.FROST_PRONE_MIN_C;
 import java.time.LocalDate;
 import java.time.YearMonth;
 import java.time.temporal.ChronoUnit;
+import java.util.ArrayList;
+import java.util.Collections;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -20,16 +22,23 @@ import org.threeten.extra.LocalDateRange;
 
 /**
  * An average year at a site, day by day: the months' figures stand for their middle, and between the middles of two
- * months they pass evenly from one to the other. What differs between north and south is told in <em>growing years</em>:
- * that of 2027 holds the summer that starts in 2027.
+ * months they pass evenly from one to the other.
+ *
+ * <p>All of it is reckoned in <em>days of the north</em>: for a southern site the months are turned by half a year, so that
+ * what is true of a day in the north is true of the day half a year later in the south. {@link #north} and {@link #here}
+ * pass between the two; only they know the hemisphere.
  */
 public final class Climate {
-    /** Warmth is counted from the month in which days have grown long enough: February, in the south August. */
+    /** Warmth is counted from the month in which days have grown long enough. */
     private static final int COUNTS_FROM_MONTH = 2;
 
     private static final int COUNTED_DAYS = 330;
+    private static final int HALF_A_YEAR = 6;
 
-    private final Site site;
+    private final boolean southern;
+    private final List<Double> meanC;
+    private final List<Double> rainMm;
+    private final Optional<Site.Extremes> extremes;
     private final double swingC;
     private final double dryMonthMm;
     private final int driestDays;
@@ -40,14 +49,18 @@ public final class Climate {
 
     /** The climate of a site; a swing of days, dry months and frost are as the figures say. */
     public Climate(Site site, Knowledge knowledge) {
-        this.site = site;
+        this.southern = site.southern();
+        this.meanC = turned(site.monthlyMeanC());
+        this.rainMm = turned(site.monthlyRainMm());
+        this.extremes = site.extremes()
+                .map(known -> new Site.Extremes(turned(known.monthlyMinC()), turned(known.monthlyMaxC())));
         this.swingC = knowledge.get(DAILY_SWING_C);
         this.dryMonthMm = knowledge.get(DRY_MONTH_MM);
         this.driestDays = (int) knowledge.get(DRIEST_DAYS);
         this.frostProne = IntStream.range(0, 12)
-                .mapToObj(month -> site.extremes()
-                        .map(known -> known.monthlyMinC().get(month) < knowledge.get(FROST_PRONE_MIN_C))
-                        .orElse(site.monthlyMeanC().get(month) < knowledge.get(FROST_PRONE_MEAN_C)))
+                .mapToObj(month -> extremes.map(
+                                known -> known.monthlyMinC().get(month) < knowledge.get(FROST_PRONE_MIN_C))
+                        .orElse(meanC.get(month) < knowledge.get(FROST_PRONE_MEAN_C)))
                 .toList();
     }
 
@@ -58,29 +71,40 @@ public final class Climate {
         ALWAYS
     }
 
-    /** Whether the year runs as in the south. */
-    public boolean southern() {
-        return site.southern();
+    private List<Double> turned(List<Double> months) {
+        List<Double> turned = new ArrayList<>(months);
+        Collections.rotate(turned, southern ? HALF_A_YEAR : 0);
+        return turned;
+    }
+
+    /** The day of the north that a day at this site stands for. */
+    public LocalDate north(LocalDate here) {
+        return southern ? here.minusMonths(HALF_A_YEAR) : here;
+    }
+
+    /** The day at this site that a day of the north stands for. */
+    public LocalDate here(LocalDate north) {
+        return southern ? north.plusMonths(HALF_A_YEAR) : north;
     }
 
     /** Mean temperature of a day, degrees C. */
     public double meanC(LocalDate day) {
-        return between(site.monthlyMeanC(), day);
+        return between(meanC, day);
     }
 
     /** Usual minimum of a day, degrees C; half the stated swing under the mean where minima are not given. */
     public double minC(LocalDate day) {
-        return site.extremes().map(known -> between(known.monthlyMinC(), day)).orElseGet(() -> meanC(day) - swingC / 2);
+        return extremes.map(known -> between(known.monthlyMinC(), day)).orElseGet(() -> meanC(day) - swingC / 2);
     }
 
     /** Usual maximum of a day, degrees C. */
     public double maxC(LocalDate day) {
-        return site.extremes().map(known -> between(known.monthlyMaxC(), day)).orElseGet(() -> meanC(day) + swingC / 2);
+        return extremes.map(known -> between(known.monthlyMaxC(), day)).orElseGet(() -> meanC(day) + swingC / 2);
     }
 
     /** Rain of a day on average, mm. */
     public double rainMm(LocalDate day) {
-        return between(site.monthlyRainMm(), day) * 12 / 365.25;
+        return between(rainMm, day) * 12 / 365.25;
     }
 
     private static double between(List<Double> months, LocalDate day) {
@@ -93,19 +117,9 @@ public final class Climate {
         return months.get(month.getMonthValue() - 1) * (1 - towards) + months.get(other.getMonthValue() - 1) * towards;
     }
 
-    /** A day given by the months of the north, in a growing year at this site: half a year later in the south. */
-    public LocalDate day(int month, int dayOfMonth, int year) {
-        return LocalDate.of(year, month, dayOfMonth).plusMonths(site.southern() ? 6 : 0);
-    }
-
-    /** The growing year a day belongs to: the calendar year in the north; in the south July to June. */
-    public int growingYear(LocalDate day) {
-        return site.southern() && day.getMonthValue() <= 6 ? day.getYear() - 1 : day.getYear();
-    }
-
     /** First day whose warmth counts for the growth of a year. */
     public LocalDate countsFrom(int year) {
-        return day(COUNTS_FROM_MONTH, 1, year);
+        return LocalDate.of(year, COUNTS_FROM_MONTH, 1);
     }
 
     /** Degree days above {@code baseC} from the first day that counts to the end of {@code day}; 0 before, steady at the end. */
@@ -148,12 +162,12 @@ public final class Climate {
         return frostProne.contains(true) ? Frost.IN_SEASON : Frost.NEVER;
     }
 
-    /** First day after the months prone to frost of a growing year's spring; empty where frost never or always threatens. */
+    /** First day after the months prone to frost of a year's spring; empty where frost never or always threatens. */
     public Optional<LocalDate> lastFrost(int year) {
         if (frost() != Frost.IN_SEASON) {
             return Optional.empty();
         }
-        LocalDate month = day(7, 1, year);
+        LocalDate month = LocalDate.of(year, 7, 1);
         while (!prone(month)) {
             month = month.minusMonths(1);
         }
@@ -165,7 +179,7 @@ public final class Climate {
         return Optional.of(after);
     }
 
-    /** First day of the months prone to frost of a growing year's autumn; empty where frost never or always threatens. */
+    /** First day of the months prone to frost of a year's autumn; empty where frost never or always threatens. */
     public Optional<LocalDate> firstFrost(int year) {
         return lastFrost(year).map(from -> {
             LocalDate month = from;
@@ -182,7 +196,7 @@ public final class Climate {
 
     /** First day from high summer on whose nights are usually colder than {@code minC}; empty where none is. */
     public Optional<LocalDate> coolNights(int year, double minC) {
-        LocalDate from = day(7, 1, year);
+        LocalDate from = LocalDate.of(year, 7, 1);
         return from.datesUntil(from.plusMonths(8))
                 .filter(day -> minC(day) < minC)
                 .findFirst();
@@ -190,24 +204,21 @@ public final class Climate {
 
     /** Mean temperature of the coldest month, degrees C. */
     public double coldestMonthC() {
-        return site.monthlyMeanC().stream()
-                .mapToDouble(Double::doubleValue)
-                .min()
-                .orElseThrow();
+        return meanC.stream().mapToDouble(Double::doubleValue).min().orElseThrow();
     }
 
     /** Whether one of the two months of high summer has less rain than a dry month has. */
     public boolean drySummer() {
-        return dryMonth(day(7, 1, 2026)) || dryMonth(day(8, 1, 2026));
+        return dryMonth(LocalDate.of(2026, 7, 1)) || dryMonth(LocalDate.of(2026, 8, 1));
     }
 
     private boolean dryMonth(LocalDate day) {
-        return site.monthlyRainMm().get(day.getMonthValue() - 1) < dryMonthMm;
+        return rainMm.get(day.getMonthValue() - 1) < dryMonthMm;
     }
 
     /** First day of the rains that end a dry summer; empty where summers are wet or it never rains. */
     public Optional<LocalDate> rains(int year) {
-        LocalDate month = dryMonth(day(8, 1, year)) ? day(8, 1, year) : day(7, 1, year);
+        LocalDate month = dryMonth(LocalDate.of(year, 8, 1)) ? LocalDate.of(year, 8, 1) : LocalDate.of(year, 7, 1);
         if (!dryMonth(month)) {
             return Optional.empty();
         }

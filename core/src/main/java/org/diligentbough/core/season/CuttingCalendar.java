@@ -80,37 +80,60 @@ public final class CuttingCalendar {
      * the year counts where the longer part of it lies, and only that part.
      */
     public List<Window> windows(PruningYear year) {
+        LocalDateRange days = new PruningYear(year.year(), false).days();
         List<Window> found = new ArrayList<>();
         for (WindowTable.Line line : lines) {
             IntStream.rangeClosed(year.year() - 2, year.year() + 1)
-                    .mapToObj(opening -> window(line, opening))
+                    .mapToObj(opening -> inNorth(line, opening))
                     .flatMap(Optional::stream)
-                    .flatMap(window -> window.within(year.days()).stream())
+                    .flatMap(window -> window.within(days).stream())
                     .max(Comparator.comparingInt(window -> window.days().lengthInDays()))
+                    .flatMap(this::here)
                     .ifPresent(found::add);
         }
-        found.sort(Comparator.comparing(Window::opens));
-        return found;
+        return apart(found);
+    }
+
+    /** In time order; where something was seen far from its time, what is best goes before what is to be kept off. */
+    private static List<Window> apart(List<Window> windows) {
+        List<Window> best = windows.stream()
+                .filter(window -> window.quality() == Window.Quality.BEST)
+                .toList();
+        return windows.stream()
+                .flatMap(window ->
+                        window.quality() == Window.Quality.KEEP_OFF ? window.without(best).stream() : Stream.of(window))
+                .sorted(Comparator.comparing(Window::opens))
+                .toList();
     }
 
     /** The windows that open in a growing year. */
     private List<Window> opening(int year) {
         return known.computeIfAbsent(year, key -> lines.stream()
-                .flatMap(line -> window(line, year).stream())
+                .flatMap(line -> inNorth(line, year).flatMap(this::here).stream())
                 .toList());
     }
 
-    /** The window a line opens in a growing year; empty if it does not apply here or was closed before it opened. */
-    private Optional<Window> window(WindowTable.Line line, int year) {
+    /** A window at this site; empty when half a year on nothing of it is left, as of the 30th and 31st in February. */
+    private Optional<Window> here(Window north) {
+        LocalDate opens = climate.here(north.days().getStart());
+        LocalDate closes = climate.here(north.days().getEnd());
+        return opens.isBefore(closes) ? Optional.of(north.on(LocalDateRange.of(opens, closes))) : Optional.empty();
+    }
+
+    /**
+     * The window a line opens in a growing year, in days of the north; empty if it does not apply here or was closed before
+     * it opened.
+     */
+    private Optional<Window> inNorth(WindowTable.Line line, int year) {
         if (!line.need().map(this::holds).orElse(true)) {
             return Optional.empty();
         }
         Moment.Place place = new Moment.Place(climate, stages);
-        Optional<LocalDate> opensUsually = line.opens().expected(year, place);
+        Optional<LocalDate> opensUsually = line.opens().base(year, place);
         Optional<Integer> closing = opensUsually.flatMap(opens -> IntStream.rangeClosed(year - 1, year + 2)
                 .boxed()
                 .filter(other -> line.closes()
-                        .expected(other, place)
+                        .base(other, place)
                         .filter(closes -> closes.isAfter(opens))
                         .isPresent())
                 .findFirst());
@@ -119,7 +142,8 @@ public final class CuttingCalendar {
         }
         LocalDate opens = line.opens().actual(year, place).orElseThrow();
         LocalDate closes = line.closes().actual(closing.get(), place).orElseThrow();
-        if (!opens.isBefore(closes) || opens.plusYears(1).isBefore(closes)) {
+        if (!climate.here(opens).isBefore(climate.here(closes))
+                || opens.plusYears(1).isBefore(closes)) {
             return Optional.empty();
         }
         return Optional.of(new Window(
@@ -143,12 +167,13 @@ public final class CuttingCalendar {
 
     /** Windows that contain a day of {@code days}, whole, in time order. */
     public List<Window> windowsIn(LocalDateRange days) {
-        return IntStream.rangeClosed(
+        List<Window> near = IntStream.rangeClosed(
                         days.getStart().getYear() - 2, days.getEnd().getYear() + 1)
                 .boxed()
                 .flatMap(year -> opening(year).stream())
+                .toList();
+        return apart(near).stream()
                 .filter(window -> window.days().overlaps(days))
-                .sorted(Comparator.comparing(Window::opens))
                 .toList();
     }
 

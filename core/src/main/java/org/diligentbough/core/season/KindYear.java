@@ -44,12 +44,12 @@ public final class KindYear {
                     case IN_SEASON ->
                         knowledge.reason(
                                 ReasonCode.SEASON_FROST_DAYS,
-                                climate.lastFrost(year).orElseThrow(),
-                                climate.firstFrost(year).orElseThrow());
+                                climate.here(climate.lastFrost(year).orElseThrow()),
+                                climate.here(climate.firstFrost(year).orElseThrow()));
                 });
         if (species == Species.APRICOT) {
             found.add(climate.rains(year)
-                    .map(rains -> knowledge.reason(ReasonCode.SEASON_RAINS_COME, rains))
+                    .map(rains -> knowledge.reason(ReasonCode.SEASON_RAINS_COME, climate.here(rains)))
                     .orElseGet(() -> knowledge.reason(ReasonCode.SEASON_WET_SUMMER)));
         }
         if (species == Species.FIG) {
@@ -66,7 +66,8 @@ public final class KindYear {
     /** By when a fig must have started to ripen before the nights turn cool. */
     private Reason lastFig(int year) {
         int days = (int) knowledge.get(FIG_RIPENS_DAYS);
-        Optional<LocalDate> cool = climate.coolNights(year, knowledge.get(COOL_NIGHT_C));
+        Optional<LocalDate> cool =
+                climate.coolNights(year, knowledge.get(COOL_NIGHT_C)).map(climate::here);
         if (cool.isEmpty()) {
             return knowledge.reason(ReasonCode.SEASON_FIG_NO_COOL_NIGHTS);
         }

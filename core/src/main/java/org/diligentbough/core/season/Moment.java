@@ -18,7 +18,7 @@ import org.threeten.extra.LocalDateRange;
 /**
  * A time of the growing year as a data file writes it, such as {@code stage 1 -59}, {@code 12-01 or later stage 95} or
  * {@code driest +42}: a day in the months of the north, a stage of the BBCH scale, the last or first frost, the rains after
- * a dry summer, or the driest stretch of high summer; with days added; and perhaps no later or no earlier than others.
+ * a dry summer, or the driest stretch of high summer; with days added; and perhaps no later or no earlier than others. All days are days of the north.
  */
 final class Moment {
     private static final Pattern TERM =
@@ -56,17 +56,15 @@ final class Moment {
             Climate climate = place.climate();
             Optional<LocalDate> at =
                     switch (kind) {
-                        case DAY ->
-                            Optional.of(climate.day(
-                                    day.orElseThrow().getMonthValue(), day.get().getDayOfMonth(), year));
-                        case STAGE -> place.stages().of(bbch, year).map(byStage(asExpected));
+                        case DAY -> Optional.of(day.orElseThrow().atYear(year));
+                        case STAGE -> place.stages().inNorth(bbch, year).map(byStage(asExpected));
                         case LAST_FROST -> climate.lastFrost(year);
                         case FIRST_FROST -> climate.firstFrost(year);
                         case RAINS -> climate.rains(year);
                         case DRIEST ->
-                            Optional.of(
-                                    climate.driest(LocalDateRange.of(climate.day(7, 1, year), climate.day(10, 1, year)))
-                                            .getStart());
+                            Optional.of(climate.driest(
+                                            LocalDateRange.of(LocalDate.of(year, 7, 1), LocalDate.of(year, 10, 1)))
+                                    .getStart());
                     };
             return at.map(day -> day.plusDays(plusDays));
         }
@@ -110,22 +108,18 @@ final class Moment {
         return new Term(Codes.parse(Kind.class, what).orElseThrow(), Optional.empty(), 0, plus);
     }
 
-    /** The day in an average growing year, whatever was seen. */
-    Optional<LocalDate> expected(int year, Place place) {
-        return in(year, place, true);
+    /** The day of what stands first, in an average growing year and without its bounds: by it openings find their closings. */
+    Optional<LocalDate> base(int year, Place place) {
+        return base.in(year, place, true);
     }
 
     /** The day in a growing year, moved by what was seen. */
     Optional<LocalDate> actual(int year, Place place) {
-        return in(year, place, false);
-    }
-
-    private Optional<LocalDate> in(int year, Place place, boolean asExpected) {
-        return base.in(year, place, true).flatMap(expected -> {
-            Optional<LocalDate> at = base.in(year, place, asExpected);
+        return base(year, place).flatMap(expected -> {
+            Optional<LocalDate> at = base.in(year, place, false);
             for (Bound bound : bounds) {
                 Optional<LocalDate> limit = nearest(bound.term(), expected, year, place)
-                        .flatMap(near -> bound.term().in(near, place, asExpected));
+                        .flatMap(near -> bound.term().in(near, place, false));
                 at = at.map(day -> limit.filter(other -> bound.later() == other.isAfter(day))
                         .orElse(day));
             }

@@ -33,15 +33,16 @@ public final class SimulatedWeather {
     }
 
     private Weather.Day day(LocalDate on) {
-        double usualRain = climate.rainMm(on);
+        LocalDate north = climate.north(on);
+        double usualRain = climate.rainMm(north);
         double wetDays = Math.min(0.85, usualRain / RAIN_OF_A_WET_DAY_MM);
         double wetness = lasting(on, 1);
         boolean wet = normalShare(wetness) > 1 - wetDays;
         double rain = wet ? -Math.log(1 - uniform(on, 2)) * usualRain / wetDays : 0;
         double anomaly = lasting(on, 3) * SPREAD_C;
         double narrower = wet ? 0.7 : 1.1;
-        double mean = climate.meanC(on) + anomaly;
-        double half = (climate.maxC(on) - climate.minC(on)) / 2 * narrower;
+        double mean = climate.meanC(north) + anomaly;
+        double half = (climate.maxC(north) - climate.minC(north)) / 2 * narrower;
         double wind = USUAL_WIND_KMH * Math.exp(0.45 * (0.6 * lasting(on, 4) + (wet ? 0.6 : 0)));
         return new Weather.Day(on, tenths(mean - half), tenths(mean + half), tenths(rain), Math.round(wind));
     }

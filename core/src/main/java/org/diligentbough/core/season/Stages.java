@@ -12,8 +12,8 @@ import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.IntPredicate;
 
 /**
- * When the trees of one kind reach the stages of their year at a site: by its climate, moved by what people saw. Days are
- * those of a growing year.
+ * When the trees of one kind reach the stages of their year at a site: by its climate, moved by what people saw. A year is a
+ * growing year: that of 2027 holds the summer that starts in 2027. Within, all is reckoned in days of the north.
  */
 public final class Stages {
     private static final int SHOOTS_STOPPED = 91;
@@ -32,7 +32,11 @@ public final class Stages {
         this.inOrder = lines;
         lines.forEach(line -> this.lines.put(line.bbch(), line));
         this.climate = climate;
-        this.seen = seen;
+        this.seen = new Seen(
+                seen.stages().stream()
+                        .map(sighting -> new Seen.Sighting(sighting.bbch(), climate.north(sighting.on())))
+                        .toList(),
+                seen.stillGrowing().stream().map(climate::north).toList());
     }
 
     /**
@@ -52,6 +56,16 @@ public final class Stages {
 
     /** A stage of a growing year; empty for a stage that is not reckoned for this kind. */
     public Optional<Stage> of(int bbch, int year) {
+        return inNorth(bbch, year)
+                .map(stage -> new Stage(
+                        bbch,
+                        climate.here(stage.expected()),
+                        climate.here(stage.predicted()),
+                        climate.here(stage.reached())));
+    }
+
+    /** The same in days of the north. */
+    Optional<Stage> inNorth(int bbch, int year) {
         return Optional.ofNullable(lines.get(bbch))
                 .map(line -> known.computeIfAbsent(new Key(bbch, year), key -> stage(line, year)));
     }
@@ -105,7 +119,7 @@ public final class Stages {
             return predicted;
         }
         return seen.stillGrowing().stream()
-                .filter(day -> climate.growingYear(day) == year)
+                .filter(day -> day.getYear() == year)
                 .map(day -> day.plusDays(1))
                 .filter(day -> day.isAfter(predicted))
                 .max(Comparator.naturalOrder())
@@ -176,15 +190,15 @@ public final class Stages {
     }
 
     /** Bare trees of mid-winter belong to the year behind them; buds at rest to the one before them. */
-    private int yearOf(Seen.Sighting sighting) {
-        int year = climate.growingYear(sighting.on());
+    private static int yearOf(Seen.Sighting sighting) {
+        LocalDate on = sighting.on();
         if (sighting.bbch() >= SHOOTS_STOPPED) {
-            return sighting.on().isBefore(climate.day(5, 1, year)) ? year - 1 : year;
+            return on.getMonthValue() < 5 ? on.getYear() - 1 : on.getYear();
         }
-        return sighting.on().isBefore(climate.day(11, 1, year)) ? year : year + 1;
+        return on.getMonthValue() < 11 ? on.getYear() : on.getYear() + 1;
     }
 
-    private LocalDate on(MonthDay day, int year) {
-        return climate.day(day.getMonthValue(), day.getDayOfMonth(), year);
+    private static LocalDate on(MonthDay day, int year) {
+        return day.atYear(year);
     }
 }

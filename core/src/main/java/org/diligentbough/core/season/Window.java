@@ -1,6 +1,7 @@
 package org.diligentbough.core.season;
 
 import java.time.LocalDate;
+import java.util.List;
 import java.util.Optional;
 import org.diligentbough.core.knowledge.Reason;
 import org.threeten.extra.LocalDateRange;
@@ -26,10 +27,30 @@ public record Window(
 
     /** The part of it that lies within other days; empty if none does. */
     Optional<Window> within(LocalDateRange others) {
-        return days.overlaps(others)
-                ? Optional.of(
-                        new Window(quality, season, work, days.intersection(others), reason, opensWith, closesWith))
-                : Optional.empty();
+        return days.overlaps(others) ? Optional.of(on(days.intersection(others))) : Optional.empty();
+    }
+
+    /** What is left of it before the first of others that open in it, or after the last that close in it. */
+    Optional<Window> without(List<Window> others) {
+        LocalDateRange left = days;
+        for (Window other : others) {
+            if (!left.overlaps(other.days)) {
+                continue;
+            }
+            if (other.days.getStart().isAfter(left.getStart())) {
+                left = left.withEnd(other.days.getStart());
+            } else if (other.days.getEnd().isBefore(left.getEnd())) {
+                left = left.withStart(other.days.getEnd());
+            } else {
+                return Optional.empty();
+            }
+        }
+        return Optional.of(left.equals(days) ? this : on(left));
+    }
+
+    /** The same on other days. */
+    Window on(LocalDateRange others) {
+        return new Window(quality, season, work, others, reason, opensWith, closesWith);
     }
 
     /** First day. */

@@ -33,7 +33,7 @@ class FieldPacks {
     }
 
     /** The trees of a site that stand, those longest unvisited first. */
-    record FieldPack(long siteId, String name, LocalDate today, List<FieldTree> trees) {}
+    record FieldPack(long siteId, String name, LocalDate today, boolean southern, List<FieldTree> trees) {}
 
     /**
      * One tree.
@@ -61,6 +61,7 @@ class FieldPacks {
                 site.id(),
                 site.name(),
                 day,
+                site.data().toSite().southern(),
                 orchard.standing(siteId).stream()
                         .sorted(Comparator.comparing(
                                         TreeRow::surveyedOn, Comparator.nullsFirst(Comparator.naturalOrder()))

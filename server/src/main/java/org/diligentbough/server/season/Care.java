@@ -42,7 +42,7 @@ import org.threeten.extra.LocalDateRange;
 /** Work round the year besides cutting: when it is due, and that it was done. */
 @RestController
 public class Care {
-    private static final int MONTHS_AHEAD = 12;
+    private static final int MONTHS_AHEAD = 11;
 
     private final CareMapper done;
     private final OrchardService orchard;

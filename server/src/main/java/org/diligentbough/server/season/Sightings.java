@@ -3,12 +3,19 @@ package org.diligentbough.server.season;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
 import java.time.LocalDate;
+import java.time.temporal.ChronoUnit;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Objects;
+import java.util.Optional;
+import java.util.stream.Stream;
 import org.diligentbough.core.knowledge.Codes;
+import org.diligentbough.core.orchard.Site;
 import org.diligentbough.core.orchard.Species;
 import org.diligentbough.core.season.GrowthStage;
 import org.diligentbough.core.season.Seen;
+import org.diligentbough.core.season.Stages;
+import org.diligentbough.server.figures.SiteRules;
 import org.diligentbough.server.orchard.OrchardService;
 import org.diligentbough.server.season.SightingMapper.SightingRow;
 import org.diligentbough.server.shared.CodeOf;
@@ -30,15 +37,26 @@ import org.springframework.web.bind.annotation.RestController;
 /** What people see of the growth of a kind at a site; it moves the windows of that kind there. */
 @RestController
 public class Sightings {
+    /** No year is so early or late; what is noted further off is a slip. */
+    private static final int MOST_DAYS_OFF = 70;
+
     private final SightingMapper sightings;
     private final OrchardService orchard;
+    private final SiteRules rules;
     private final History history;
     private final CurrentPerson person;
     private final Today today;
 
-    Sightings(SightingMapper sightings, OrchardService orchard, History history, CurrentPerson person, Today today) {
+    Sightings(
+            SightingMapper sightings,
+            OrchardService orchard,
+            SiteRules rules,
+            History history,
+            CurrentPerson person,
+            Today today) {
         this.sightings = sightings;
         this.orchard = orchard;
+        this.rules = rules;
         this.history = history;
         this.person = person;
         this.today = today;
@@ -92,11 +110,28 @@ public class Sightings {
             }
         }
         int bbch = Codes.parse(GrowthStage.class, data.stage()).orElseThrow().bbch();
+        expected(siteId, data, bbch).ifPresent(usual -> {
+            throw ProblemException.wrongField(
+                    "/on", "lies far from when this is usual here (" + usual + "); look at the stage and the day");
+        });
         long id = sightings.add(siteId, data.species(), data.treeId(), bbch, data.on(), who);
         SightingRow added = sightings.find(id).orElseThrow();
         history.added(new About("sighting", id, siteId, data.treeId()), added);
         orchard.judgeKindAnew(siteId, data.species());
         return view(added);
+    }
+
+    /** The usual day of a stage, if what was seen lies too far from it to be believed. */
+    private Optional<LocalDate> expected(long siteId, SightingData data, int bbch) {
+        Site site = orchard.site(siteId).data().toSite();
+        Species species = Codes.parse(Species.class, data.species()).orElseThrow();
+        Stages stages =
+                rules.of(siteId).calendar(site, species, false, Seen.NOTHING).stages();
+        return Stream.of(data.on().getYear() - 1, data.on().getYear(), data.on().getYear() + 1)
+                .flatMap(year -> stages.of(bbch, year).stream())
+                .map(Stages.Stage::expected)
+                .min(Comparator.comparingLong(day -> Math.abs(ChronoUnit.DAYS.between(day, data.on()))))
+                .filter(day -> Math.abs(ChronoUnit.DAYS.between(day, data.on())) > MOST_DAYS_OFF);
     }
 
     /** Takes back what was noted by itself. */

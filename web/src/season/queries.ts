@@ -1,0 +1,68 @@
+import { useQuery } from '@tanstack/react-query';
+import { api, Problem, unwrap } from '../api/client';
+import { useChange } from '../api/useChange';
+
+export const useSeason = (siteId: number) =>
+  useQuery({
+    queryKey: ['season', siteId],
+    queryFn: async () =>
+      unwrap(await api.GET('/api/sites/{siteId}/season', { params: { path: { siteId } } })),
+  });
+
+export const useKind = (siteId: number, species: string) =>
+  useQuery({
+    queryKey: ['season', siteId, species],
+    queryFn: async () =>
+      unwrap(await api.GET('/api/sites/{siteId}/kinds/{species}', { params: { path: { siteId, species } } })),
+  });
+
+export const useWeather = (siteId: number) =>
+  useQuery({
+    queryKey: ['weather', siteId],
+    queryFn: async () =>
+      unwrap(await api.GET('/api/sites/{siteId}/weather', { params: { path: { siteId } } })),
+  });
+
+export const useCare = (siteId: number) =>
+  useQuery({
+    queryKey: ['care', siteId],
+    queryFn: async () => unwrap(await api.GET('/api/sites/{siteId}/care', { params: { path: { siteId } } })),
+  });
+
+export const useDidCare = (siteId: number) =>
+  useChange(async (body: { task: string; species?: string; year: number; on: string; note?: string }) =>
+    unwrap(await api.POST('/api/sites/{siteId}/care', { params: { path: { siteId } }, body })),
+  );
+
+export const useNotDoneCare = () =>
+  useChange(async (id: number) => unwrap(await api.DELETE('/api/care/{id}', { params: { path: { id } } })));
+
+export const useAddSighting = (siteId: number) =>
+  useChange(async (body: { species: string; treeId?: number; stage: string; on: string }) =>
+    unwrap(await api.POST('/api/sites/{siteId}/sightings', { params: { path: { siteId } }, body })),
+  );
+
+export const useTakeBackSighting = () =>
+  useChange(async (id: number) =>
+    unwrap(await api.DELETE('/api/sightings/{id}', { params: { path: { id } } })),
+  );
+
+export const useSendWeather = (siteId: number) =>
+  useChange(async (table: string) => {
+    const answer = await api.POST('/api/sites/{siteId}/weather', {
+      params: { path: { siteId } },
+      body: table as never,
+      bodySerializer: (body: unknown) => body as string,
+      headers: { 'Content-Type': 'text/csv' },
+    });
+    return unwrap(answer);
+  });
+
+/** What is wrong in a table, line by line. */
+export const wrongLines = (error: unknown) =>
+  error instanceof Problem
+    ? error.errors.map((one) => {
+        const [, , line, column] = one.pointer.split('/');
+        return 'Line ' + line + ', ' + column + ': ' + one.detail;
+      })
+    : [];
