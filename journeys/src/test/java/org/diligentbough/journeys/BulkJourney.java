@@ -50,7 +50,7 @@ class BulkJourney {
             out.saveAs(file);
             Assertions.assertThat(Files.readString(file)).contains("Z-1").contains("Z-3");
             browser.follow("See the orchard");
-            assertThat(browser.page.locator(".register tbody tr")).hasCount(6);
+            assertThat(browser.page.locator(".register tbody tr")).hasCount(15);
             Assertions.assertThat(browser.errors()).isEmpty();
         } finally {
             Files.delete(file);

@@ -50,7 +50,7 @@ class ArchiveApiTest {
                         .json()
                         .get("total")
                         .intValue())
-                .isEqualTo(3);
+                .isEqualTo(12);
     }
 
     @Test

@@ -11,11 +11,9 @@ import org.diligentbough.server.orchard.TreeMapper.TreeRow;
 import org.diligentbough.server.season.SeasonViews.MayCutView;
 import org.diligentbough.server.season.SeasonViews.RibbonLine;
 import org.diligentbough.server.season.SeasonViews.RibbonView;
-import org.diligentbough.server.shared.CodeOf;
+import org.diligentbough.server.shared.ProblemException;
 import org.diligentbough.server.shared.Today;
-import org.diligentbough.server.verdict.JudgementService;
 import org.springframework.format.annotation.DateTimeFormat;
-import org.springframework.validation.annotation.Validated;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestParam;
@@ -24,7 +22,6 @@ import org.threeten.extra.LocalDateRange;
 
 /** When each kind of tree a site has may be cut, over the year from last month on, and whether one tree may on a day. */
 @RestController
-@Validated
 class SeasonRibbon {
     private static final int MONTHS = 13;
 
@@ -32,21 +29,16 @@ class SeasonRibbon {
     private final TreeMapper trees;
     private final SiteSeasons seasons;
     private final SiteWeather weather;
-    private final JudgementService judgement;
+
     private final Today today;
 
-    SeasonRibbon(
-            OrchardService orchard,
-            TreeMapper trees,
-            SiteSeasons seasons,
-            SiteWeather weather,
-            JudgementService judgement,
-            Today today) {
+    SeasonRibbon(OrchardService orchard, TreeMapper trees, SiteSeasons seasons, SiteWeather weather, Today today) {
+
         this.orchard = orchard;
         this.trees = trees;
         this.seasons = seasons;
         this.weather = weather;
-        this.judgement = judgement;
+
         this.today = today;
     }
 
@@ -94,14 +86,14 @@ class SeasonRibbon {
     MayCutView mayCutOn(
             @PathVariable long treeId,
             @RequestParam @DateTimeFormat(iso = DateTimeFormat.ISO.DATE) LocalDate on,
-            @RequestParam(defaultValue = "live") @CodeOf(MayCut.Sort.class) String sort) {
+            @RequestParam(defaultValue = "live") String sort) {
         TreeRow tree = orchard.tree(treeId);
         SiteRow site = orchard.site(tree.siteId());
         LocalDate now = today.in(site.zone());
-        CuttingCalendar calendar = tree.surveyId() == null
-                ? seasons.calendar(site, tree, now)
-                : judgement.now(treeId).calendar();
-        MayCut.Sort what = Codes.parse(MayCut.Sort.class, sort).orElseThrow();
+        CuttingCalendar calendar = seasons.calendar(site, tree, now);
+        MayCut.Sort what = Codes.parse(MayCut.Sort.class, sort)
+                .orElseThrow(() -> ProblemException.unreadable(
+                        "sort is not known; choose one of " + Codes.all(MayCut.Sort.class)));
         MayCut answer = calendar.mayCut(on, what);
         return seasons.view(
                 what == MayCut.Sort.DEAD
