@@ -248,7 +248,7 @@ function SiteFields({
           <tbody>
             {ROWS.map(([row, name, spoken]) => (
               <tr key={row}>
-                <th>{name}</th>
+                <th className="text-nowrap">{name}</th>
                 {MONTHS.map((month, i) => (
                   <td key={month} className="p-1">
                     <Form.Control

@@ -11,6 +11,7 @@ import { date, dates, words, Words } from '../parts/format';
 import { useTitle } from '../parts/useTitle';
 import { MAY_CUT } from '../verdict/words';
 import { CareList } from './CareList';
+import { OnAnotherDay } from './OnAnotherDay';
 import { useKind, useTakeBackSighting } from './queries';
 import { SeenStage } from './SeenStage';
 import { QUALITY, stageName, WORK } from './words';
@@ -45,9 +46,10 @@ export function KindView() {
       </p>
       <section aria-label="Today">
         <State code={mayCut.mayCut} word={MAY_CUT[mayCut.mayCut]!} />{' '}
-        {mayCut.mayCut === 'no' ? 'Next: ' : 'Window: '}
+        {mayCut.nextOpens > kind.data.today ? 'Next: ' : 'Window: '}
         {dates(mayCut.nextOpens, mayCut.nextCloses)}
         <Reasons reasons={[...mayCut.reasons, ...mayCut.wouldChange]} />
+        <OnAnotherDay siteId={siteId} species={species} />
       </section>
       <KindYear kind={kind.data} />
       <div className="kind-columns">

@@ -16,6 +16,26 @@ export const useKind = (siteId: number, species: string) =>
       unwrap(await api.GET('/api/sites/{siteId}/kinds/{species}', { params: { path: { siteId, species } } })),
   });
 
+/** Whether a sort of cut may be made on a day, of one tree or of a kind at a site. */
+export const useMayCut = (
+  of: { treeId: number } | { siteId: number; species: string },
+  on: string,
+  sort: string,
+) =>
+  useQuery({
+    queryKey: ['may-cut', of, on, sort],
+    enabled: on !== '',
+    queryFn: async () =>
+      unwrap(
+        'treeId' in of
+          ? await api.GET('/api/trees/{treeId}/season', { params: { path: of, query: { on, sort } } })
+          : await api.GET('/api/sites/{siteId}/kinds/{species}/may-cut', {
+              params: { path: of, query: { on, sort } },
+            }),
+      ),
+    placeholderData: (before) => before,
+  });
+
 export const useWeather = (siteId: number) =>
   useQuery({
     queryKey: ['weather', siteId],

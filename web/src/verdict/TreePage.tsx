@@ -11,10 +11,10 @@ import { Timeline } from '../today/Timeline';
 import { useAddVisit } from '../visit/queries';
 import { OpenReports, ReportForm } from '../visit/Reports';
 import { PhotoStrip } from '../photo/PhotoStrip';
+import { OnAnotherDay } from '../season/OnAnotherDay';
 import { RemovalForm, Removed } from '../wood/RemovalForm';
 import { Judged } from './Judged';
 import { useJudgement } from './queries';
-import { OnAnotherDay } from './Triage';
 
 /** One tree: drawn, judged, planned, and all that happened to it in one line of time. */
 export function TreePage() {

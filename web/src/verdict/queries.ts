@@ -25,18 +25,6 @@ export const useHistory = (treeId: number) =>
       unwrap(await api.GET('/api/trees/{treeId}/history', { params: { path: { treeId } } })),
   });
 
-/** Whether live wood of a tree may be cut on a day; asked once a day is given. */
-export const useMayCut = (treeId: number, on: string, sort: string) =>
-  useQuery({
-    queryKey: ['may-cut', treeId, on, sort],
-    enabled: on !== '',
-    queryFn: async () =>
-      unwrap(
-        await api.GET('/api/trees/{treeId}/season', { params: { path: { treeId }, query: { on, sort } } }),
-      ),
-    placeholderData: (before) => before,
-  });
-
 export const useOpinions = (treeId: number) =>
   useQuery({
     queryKey: ['opinions', treeId],

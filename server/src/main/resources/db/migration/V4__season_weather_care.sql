@@ -44,3 +44,11 @@ create table care_done (
     noted_at timestamptz not null default now(),
     unique nulls not distinct (site_id, task, species, year)
 );
+
+-- What a walk tells of growth, to be found without opening every survey. The day stays as written: 2027-02-20.
+alter table survey
+    add column seen_bbch     integer generated always as ((document #>> '{observedStage,bbch}')::numeric::integer) stored,
+    add column seen_bbch_on  text generated always as (document #>> '{observedStage,on}') stored,
+    add column still_growing boolean generated always as (document #>> '{tree,stillGrowing}' = 'true') stored;
+
+create index survey_that_saw on survey (tree_id) where seen_bbch is not null or still_growing;

@@ -14,6 +14,7 @@ import org.diligentbough.core.plan.RenovationPlan;
 import org.diligentbough.core.plan.Worth;
 import org.diligentbough.core.season.CuttingCalendar;
 import org.diligentbough.core.season.MayCut;
+import org.diligentbough.core.season.Weather;
 import org.diligentbough.core.survey.Branching;
 import org.diligentbough.core.survey.Group;
 import org.diligentbough.core.survey.LivingCrown;
@@ -118,6 +119,11 @@ public record Evaluation(
 
     private static List<Reason> all(List<Reason> cautions, List<Reason> more) {
         return Stream.concat(cautions.stream(), more.stream()).toList();
+    }
+
+    /** The same with what the weather says of today; the plan does not hang on a day's weather. */
+    public Evaluation heldBy(Weather.Holds weather) {
+        return new Evaluation(scene, light, tree, limbs, worth, plan, calendar, today.in(weather), cautions);
     }
 
     /** What is left of the crown when all the plan's cuts are made. */

@@ -49,6 +49,12 @@ class AccessJourney {
             browser.open("/sites/" + site + "/figures");
             assertThat(browser.heading("Numbers the rules go by")).isVisible();
             nothingSerious(browser, "Numbers");
+            browser.open("/sites/" + site + "/season");
+            assertThat(browser.part("Weather")).containsText("Simulated");
+            nothingSerious(browser, "The year");
+            browser.open("/sites/" + site + "/season/apple");
+            assertThat(browser.part("Schools")).isVisible();
+            nothingSerious(browser, "A kind");
         }
     }
 }

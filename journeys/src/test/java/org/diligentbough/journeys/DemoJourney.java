@@ -76,7 +76,7 @@ class DemoJourney {
             assertThat(browser.page.locator(".tree-drawing .limb")).hasCount(limbs);
             assertThat(browser.part("Take care")).containsText("licensed arborist");
             browser.page.getByLabel("On another day?").fill("2027-05-20");
-            assertThat(browser.page.getByText("Next: 1 Feb – 31 Mar 2028.")).isVisible();
+            assertThat(browser.page.getByText("Next: 1 Feb – 30 Mar 2028.")).isVisible();
         }
     }
 

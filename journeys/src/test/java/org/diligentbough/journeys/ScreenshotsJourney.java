@@ -41,6 +41,12 @@ class ScreenshotsJourney {
             take(browser, "site");
             browser.open(kilnfield + "/plan");
             take(browser, "plan-by-season");
+            browser.open(kilnfield + "/season");
+            browser.part("Weather").locator("tbody tr").first().waitFor();
+            take(browser, "year");
+            browser.open(kilnfield + "/season/apple");
+            browser.part("Schools").waitFor();
+            take(browser, "kind");
             browser.open(kilnfield + "/people");
             take(browser, "people");
             browser.open(kilnfield + "/days");

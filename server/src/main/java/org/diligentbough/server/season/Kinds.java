@@ -2,10 +2,12 @@ package org.diligentbough.server.season;
 
 import java.time.LocalDate;
 import java.util.Arrays;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import org.diligentbough.core.Rulebook;
 import org.diligentbough.core.knowledge.Codes;
 import org.diligentbough.core.knowledge.Reason;
@@ -13,6 +15,7 @@ import org.diligentbough.core.orchard.Pollination;
 import org.diligentbough.core.orchard.Species;
 import org.diligentbough.core.season.CuttingCalendar;
 import org.diligentbough.core.season.GrowthStage;
+import org.diligentbough.core.season.Seen;
 import org.diligentbough.core.season.Stages;
 import org.diligentbough.server.figures.SiteRules;
 import org.diligentbough.server.orchard.OrchardService;
@@ -20,13 +23,16 @@ import org.diligentbough.server.orchard.SiteMapper.SiteRow;
 import org.diligentbough.server.orchard.TreeMapper.TreeRow;
 import org.diligentbough.server.season.SeasonViews.KindView;
 import org.diligentbough.server.season.SeasonViews.LackView;
+import org.diligentbough.server.season.SeasonViews.MayCutView;
 import org.diligentbough.server.season.SeasonViews.SchoolView;
 import org.diligentbough.server.season.SeasonViews.StageView;
 import org.diligentbough.server.shared.ProblemException;
 import org.diligentbough.server.shared.Today;
 import org.diligentbough.server.shared.Wording;
+import org.springframework.format.annotation.DateTimeFormat;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import org.threeten.extra.LocalDateRange;
 
@@ -61,8 +67,7 @@ class Kinds {
     @GetMapping("/api/sites/{siteId}/kinds/{species}")
     KindView kind(@PathVariable long siteId, @PathVariable String species) {
         SiteRow site = orchard.site(siteId);
-        Species kind = Codes.parse(Species.class, species)
-                .orElseThrow(() -> ProblemException.notFound("No kind is called " + species + "."));
+        Species kind = known(species);
         LocalDate day = today.in(site.zone());
         LocalDateRange range = SeasonRibbon.shown(day);
         CuttingCalendar calendar = seasons.calendar(site, kind, false, day);
@@ -79,7 +84,7 @@ class Kinds {
                 year,
                 calendar.windowsIn(range).stream().map(seasons::view).toList(),
                 seasons.view(calendar.mayCut(day).in(weather.of(siteId).holds(kind, day))),
-                stages(calendar, year, siteId, species, day),
+                stages(calendar, range, sightings.of(siteId, species, day).stages()),
                 wording.all(seasons.year(site, kind, day).facts(year)),
                 schools(site, kind, calendar, range, day),
                 site.policyNote(),
@@ -87,18 +92,42 @@ class Kinds {
                 lacking(site, standing, species, day));
     }
 
-    private List<StageView> stages(CuttingCalendar calendar, int year, long siteId, String species, LocalDate day) {
-        List<Integer> seen = sightings.of(siteId, species, day).stages().stream()
-                .filter(sighting -> calendar.pruningYear(sighting.on()).year() == year)
-                .map(sighting -> sighting.bbch())
-                .toList();
-        return calendar.stages().of(year).stream()
-                .map((Stages.Stage stage) -> new StageView(
+    /** The stages that come within the year shown, be it of this growing year or the next. */
+    private List<StageView> stages(CuttingCalendar calendar, LocalDateRange shown, List<Seen.Sighting> seen) {
+        int year = calendar.pruningYear(shown.getStart()).year();
+        return IntStream.rangeClosed(year, year + 1)
+                .boxed()
+                .flatMap(of -> calendar.stages().of(of).stream())
+                .filter(stage -> shown.contains(stage.reached()))
+                .sorted(Comparator.comparing(Stages.Stage::reached))
+                .map(stage -> new StageView(
                         Codes.of(GrowthStage.at(stage.bbch())),
                         stage.expected(),
                         stage.reached(),
-                        seen.contains(stage.bbch())))
+                        seen.contains(new Seen.Sighting(stage.bbch(), stage.reached()))))
                 .toList();
+    }
+
+    /**
+     * May wood of a kind be cut at a site on a day, as known today.
+     *
+     * @param sort what is to be cut: live, structure, size, renewal, topping or dead
+     */
+    @GetMapping("/api/sites/{siteId}/kinds/{species}/may-cut")
+    MayCutView mayCut(
+            @PathVariable long siteId,
+            @PathVariable String species,
+            @RequestParam @DateTimeFormat(iso = DateTimeFormat.ISO.DATE) LocalDate on,
+            @RequestParam(defaultValue = "live") String sort) {
+        SiteRow site = orchard.site(siteId);
+        Species kind = known(species);
+        CuttingCalendar calendar = seasons.calendar(site, kind, false, today.in(site.zone()));
+        return seasons.mayCut(calendar, on, sort, weather.of(siteId).holds(kind, on));
+    }
+
+    private static Species known(String species) {
+        return Codes.parse(Species.class, species)
+                .orElseThrow(() -> ProblemException.notFound("No kind is called " + species + "."));
     }
 
     private List<SchoolView> schools(

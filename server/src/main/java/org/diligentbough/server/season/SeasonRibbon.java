@@ -3,7 +3,6 @@ package org.diligentbough.server.season;
 import java.time.LocalDate;
 import org.diligentbough.core.knowledge.Codes;
 import org.diligentbough.core.season.CuttingCalendar;
-import org.diligentbough.core.season.MayCut;
 import org.diligentbough.server.orchard.OrchardService;
 import org.diligentbough.server.orchard.SiteMapper.SiteRow;
 import org.diligentbough.server.orchard.TreeMapper;
@@ -11,7 +10,6 @@ import org.diligentbough.server.orchard.TreeMapper.TreeRow;
 import org.diligentbough.server.season.SeasonViews.MayCutView;
 import org.diligentbough.server.season.SeasonViews.RibbonLine;
 import org.diligentbough.server.season.SeasonViews.RibbonView;
-import org.diligentbough.server.shared.ProblemException;
 import org.diligentbough.server.shared.Today;
 import org.springframework.format.annotation.DateTimeFormat;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -91,13 +89,7 @@ class SeasonRibbon {
         SiteRow site = orchard.site(tree.siteId());
         LocalDate now = today.in(site.zone());
         CuttingCalendar calendar = seasons.calendar(site, tree, now);
-        MayCut.Sort what = Codes.parse(MayCut.Sort.class, sort)
-                .orElseThrow(() -> ProblemException.unreadable(
-                        "sort is not known; choose one of " + Codes.all(MayCut.Sort.class)));
-        MayCut answer = calendar.mayCut(on, what);
-        return seasons.view(
-                what == MayCut.Sort.DEAD
-                        ? answer
-                        : answer.in(weather.of(tree.siteId()).holds(SiteSeasons.species(tree.species()), on)));
+        return seasons.mayCut(
+                calendar, on, sort, weather.of(tree.siteId()).holds(SiteSeasons.species(tree.species()), on));
     }
 }

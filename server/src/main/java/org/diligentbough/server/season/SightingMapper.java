@@ -33,19 +33,15 @@ interface SightingMapper {
             where g.site_id = #{siteId} and (#{species} = '' or g.species = #{species})
               and g.seen_on > #{from} and g.seen_on <= #{until}
             union all
-            select null, t.site_id, t.species, t.id, t.tag, (s.document #>> '{observedStage,bbch}')::numeric::integer,
-                   (s.document #>> '{observedStage,on}')::date, p.name
+            select null, t.site_id, t.species, t.id, t.tag, s.seen_bbch, s.seen_bbch_on::date, p.name
             from survey s join tree t on t.id = s.tree_id join person p on p.id = s.surveyed_by
             where t.site_id = #{siteId} and (#{species} = '' or t.species = #{species})
-              and s.document #>> '{observedStage,bbch}' is not null
-              and (s.document #>> '{observedStage,on}')::date > #{from}
-              and (s.document #>> '{observedStage,on}')::date <= #{until}
+              and s.seen_bbch is not null and s.seen_bbch_on::date > #{from} and s.seen_bbch_on::date <= #{until}
             union all
             select null, t.site_id, t.species, t.id, t.tag, null, s.surveyed_on, p.name
             from survey s join tree t on t.id = s.tree_id join person p on p.id = s.surveyed_by
             where t.site_id = #{siteId} and (#{species} = '' or t.species = #{species})
-              and s.document #>> '{tree,stillGrowing}' = 'true'
-              and s.surveyed_on > #{from} and s.surveyed_on <= #{until}
+              and s.still_growing and s.surveyed_on > #{from} and s.surveyed_on <= #{until}
             order by seen_on desc, id desc nulls last
             """)
     List<SightingRow> seen(

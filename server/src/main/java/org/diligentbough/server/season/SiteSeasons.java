@@ -8,12 +8,14 @@ import org.diligentbough.core.orchard.Species;
 import org.diligentbough.core.season.CuttingCalendar;
 import org.diligentbough.core.season.KindYear;
 import org.diligentbough.core.season.MayCut;
+import org.diligentbough.core.season.Weather;
 import org.diligentbough.core.season.Window;
 import org.diligentbough.server.figures.SiteRules;
 import org.diligentbough.server.orchard.SiteMapper.SiteRow;
 import org.diligentbough.server.orchard.TreeMapper.TreeRow;
 import org.diligentbough.server.season.SeasonViews.MayCutView;
 import org.diligentbough.server.season.SeasonViews.WindowView;
+import org.diligentbough.server.shared.ProblemException;
 import org.diligentbough.server.shared.Wording;
 import org.springframework.stereotype.Component;
 
@@ -56,6 +58,15 @@ class SiteSeasons {
     /** The year of a kind besides its windows. */
     KindYear year(SiteRow site, Species species, LocalDate day) {
         return rules.of(site.id()).year(site.data().toSite(), species, sightings.of(site.id(), Codes.of(species), day));
+    }
+
+    /** Whether a sort of cut may be made on a day; the weather is no matter to dead wood. */
+    MayCutView mayCut(CuttingCalendar calendar, LocalDate on, String sort, Weather.Holds holds) {
+        MayCut.Sort what = Codes.parse(MayCut.Sort.class, sort)
+                .orElseThrow(() -> ProblemException.unreadable(
+                        "sort is not known; choose one of " + Codes.all(MayCut.Sort.class)));
+        MayCut answer = calendar.mayCut(on, what);
+        return view(what == MayCut.Sort.DEAD ? answer : answer.in(holds));
     }
 
     static Species species(String code) {

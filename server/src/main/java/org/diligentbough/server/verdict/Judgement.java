@@ -15,8 +15,10 @@ import org.diligentbough.core.season.CuttingCalendar;
 import org.diligentbough.core.season.PruningYear;
 import org.diligentbough.core.season.Window;
 import org.diligentbough.core.survey.LivingCrown;
+import org.diligentbough.server.orchard.OrchardService;
 import org.diligentbough.server.plan.PinData;
 import org.diligentbough.server.plan.PlanMapper.PlanRow;
+import org.diligentbough.server.season.SiteWeather;
 import org.diligentbough.server.shared.MayBeNull;
 import org.diligentbough.server.survey.SurveyMapper.SurveyRow;
 import org.diligentbough.server.survey.SurveyService;
@@ -35,11 +37,20 @@ class Judgement {
     private final JudgementService judgement;
     private final SurveyService surveys;
     private final EvaluationWriter writer;
+    private final OrchardService orchard;
+    private final SiteWeather weather;
 
-    Judgement(JudgementService judgement, SurveyService surveys, EvaluationWriter writer) {
+    Judgement(
+            JudgementService judgement,
+            SurveyService surveys,
+            EvaluationWriter writer,
+            OrchardService orchard,
+            SiteWeather weather) {
         this.judgement = judgement;
         this.surveys = surveys;
         this.writer = writer;
+        this.orchard = orchard;
+        this.weather = weather;
     }
 
     /**
@@ -95,7 +106,10 @@ class Judgement {
                 survey.surveyedOn(),
                 survey.surveyedBy(),
                 evaluation.scene().survey().today(),
-                writer.write(evaluation),
+                writer.write(evaluation.heldBy(weather.of(orchard.tree(treeId).siteId())
+                        .holds(
+                                evaluation.scene().survey().tree().species(),
+                                evaluation.scene().survey().today()))),
                 TreeDrawing.of(evaluation),
                 shading(evaluation),
                 lightAfter(evaluation),
