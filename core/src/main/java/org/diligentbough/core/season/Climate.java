@@ -10,6 +10,7 @@ import java.time.LocalDate;
 import java.time.YearMonth;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Collections;
 import java.util.List;
 import java.util.Map;
@@ -18,7 +19,6 @@ import java.util.concurrent.ConcurrentHashMap;
 import java.util.stream.IntStream;
 import org.diligentbough.core.knowledge.Knowledge;
 import org.diligentbough.core.orchard.Site;
-import org.threeten.extra.LocalDateRange;
 
 /**
  * An average year at a site, day by day: the months' figures stand for their middle, and between the middles of two
@@ -44,6 +44,7 @@ public final class Climate {
     private final int driestDays;
     private final List<Boolean> frostProne;
     private final Map<YearAndBase, double[]> warmth = new ConcurrentHashMap<>();
+    private final Map<Integer, LocalDate> driest = new ConcurrentHashMap<>();
 
     private record YearAndBase(int year, double baseC) {}
 
@@ -230,22 +231,23 @@ public final class Climate {
         return Optional.empty();
     }
 
-    /** The driest stretch of the days given, as many days long as the figures say; the earliest of several alike. */
-    public LocalDateRange driest(LocalDateRange within) {
-        LocalDate best = within.getStart();
-        double least = Double.MAX_VALUE;
-        for (LocalDate start = within.getStart();
-                !start.plusDays(driestDays).isAfter(within.getEnd());
-                start = start.plusDays(1)) {
-            double rain = 0;
-            for (int i = 0; i < driestDays; i++) {
-                rain += rainMm(start.plusDays(i));
+    /** First day of the driest stretch of high summer, July to September; the earliest of several alike. */
+    public LocalDate driest(int year) {
+        return driest.computeIfAbsent(year, key -> {
+            LocalDate first = LocalDate.of(year, 7, 1);
+            double[] rain = first.datesUntil(LocalDate.of(year, 10, 1))
+                    .mapToDouble(this::rainMm)
+                    .toArray();
+            int best = 0;
+            double least = Double.MAX_VALUE;
+            for (int start = 0; start + driestDays <= rain.length; start++) {
+                double sum = Arrays.stream(rain, start, start + driestDays).sum();
+                if (sum < least - 1e-6) {
+                    least = sum;
+                    best = start;
+                }
             }
-            if (rain < least - 1e-6) {
-                least = rain;
-                best = start;
-            }
-        }
-        return LocalDateRange.of(best, best.plusDays(driestDays));
+            return first.plusDays(best);
+        });
     }
 }

@@ -32,6 +32,7 @@ public final class CuttingCalendar {
     private final Stages stages;
     private final Seen seen;
     private final Map<Integer, List<Window>> known = new ConcurrentHashMap<>();
+    private final Map<PruningYear, List<Window>> ofYear = new ConcurrentHashMap<>();
 
     /**
      * The calendar of a kind at a site.
@@ -80,6 +81,10 @@ public final class CuttingCalendar {
      * the year counts where the longer part of it lies, and only that part.
      */
     public List<Window> windows(PruningYear year) {
+        return ofYear.computeIfAbsent(year, this::clipped);
+    }
+
+    private List<Window> clipped(PruningYear year) {
         LocalDateRange days = new PruningYear(year.year(), false).days();
         List<Window> found = new ArrayList<>();
         for (WindowTable.Line line : lines) {

@@ -13,7 +13,6 @@ import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import org.diligentbough.core.knowledge.Codes;
 import org.diligentbough.core.knowledge.DataFile;
-import org.threeten.extra.LocalDateRange;
 
 /**
  * A time of the growing year as a data file writes it, such as {@code stage 1 -59}, {@code 12-01 or later stage 95} or
@@ -61,10 +60,7 @@ final class Moment {
                         case LAST_FROST -> climate.lastFrost(year);
                         case FIRST_FROST -> climate.firstFrost(year);
                         case RAINS -> climate.rains(year);
-                        case DRIEST ->
-                            Optional.of(climate.driest(
-                                            LocalDateRange.of(LocalDate.of(year, 7, 1), LocalDate.of(year, 10, 1)))
-                                    .getStart());
+                        case DRIEST -> Optional.of(climate.driest(year));
                     };
             return at.map(day -> day.plusDays(plusDays));
         }
