@@ -91,6 +91,7 @@ class ArchiveApiTest {
     void whatGoesOutComesInTheSame() {
         long siteId = add(demo("kilnfield.json", "Out"));
         ObjectNode out = (ObjectNode) get("/api/sites/" + siteId + "/archive").expect(200);
+        assertThat(out.get("sightings")).hasSize(4);
         ((ObjectNode) out.get("site")).put("name", "In again");
         ObjectNode again =
                 (ObjectNode) get("/api/sites/" + add(out) + "/archive").expect(200);
@@ -114,11 +115,20 @@ class ArchiveApiTest {
         ((ObjectNode) later.at("/days/0")).put("on", "some day");
         ((ObjectNode) later.at("/days/1/visits/0")).put("tree", "nowhere");
         ((ObjectNode) later.at("/people/0/tickets/0")).put("ticket", "juggling");
+        ((ObjectNode) later.at("/sightings/0")).put("tree", "K-07").put("stage", "nodding");
+        ((ObjectNode) later.at("/sightings/1")).put("on", "in spring").put("by", "");
         assertThat(post("/api/archives", JSON.writeValueAsString(later))
                         .expect(422)
                         .get("errors"))
                 .extracting(error -> error.get("pointer").stringValue())
-                .containsExactlyInAnyOrder("/people/0/tickets/0/ticket", "/days/0/on", "/days/1/visits/0/tree");
+                .containsExactlyInAnyOrder(
+                        "/people/0/tickets/0/ticket",
+                        "/sightings/0/tree",
+                        "/sightings/0/stage",
+                        "/sightings/1/on",
+                        "/sightings/1/by",
+                        "/days/0/on",
+                        "/days/1/visits/0/tree");
         post("/api/archives", "{\"format\": \"something\"}").expect(422);
         post("/api/archives", "not json").expect(400);
         long siteId = add(demo("saltmarsh-row.json", "Only once"));

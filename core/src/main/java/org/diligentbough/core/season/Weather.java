@@ -20,9 +20,6 @@ import org.diligentbough.core.orchard.SpeciesTraits;
 
 /** The weather of some days at a site, as forecast or measured, and what it means for cutting. */
 public final class Weather {
-    /** No day's weather is known. */
-    public static final Weather UNKNOWN = new Weather(List.of());
-
     private final TreeMap<LocalDate, Day> days = new TreeMap<>();
 
     public Weather(List<Day> days) {

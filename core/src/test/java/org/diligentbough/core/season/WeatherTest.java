@@ -76,8 +76,7 @@ class WeatherTest {
 
     @Test
     void whatIsNotKnownHoldsNothing() {
-        assertThat(Weather.UNKNOWN.holds(Species.PLUM, RULES.species().of(Species.PLUM), DAY, RULES.knowledge()))
-                .isEqualTo(Weather.Holds.NONE);
+        assertThat(holds(Species.PLUM, DAY)).isEqualTo(Weather.Holds.NONE);
     }
 
     @Test

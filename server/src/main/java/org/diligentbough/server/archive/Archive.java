@@ -24,9 +24,14 @@ public record Archive(
         SiteData site,
         @MayBeNull List<ArchivedPerson> people,
         List<ArchivedTree> trees,
+        @MayBeNull List<ArchivedSighting> sightings,
         @MayBeNull List<ArchivedDay> days) {
     public static final String FORMAT = "diligent-bough/archive";
     public static final int VERSION = 1;
+
+    /** A stage of growth that was noted by itself; {@code tree} is a tag, or null for the kind as a whole. */
+    public record ArchivedSighting(
+            String species, @MayBeNull String tree, String stage, String on, String by) {}
 
     /** Somebody who helps; {@code birthYear} is a number or counted from the running year. */
     public record ArchivedPerson(

@@ -14,6 +14,7 @@ import org.diligentbough.server.archive.Archive.ArchivedMove;
 import org.diligentbough.server.archive.Archive.ArchivedPerson;
 import org.diligentbough.server.archive.Archive.ArchivedRemoval;
 import org.diligentbough.server.archive.Archive.ArchivedReport;
+import org.diligentbough.server.archive.Archive.ArchivedSighting;
 import org.diligentbough.server.archive.Archive.ArchivedSurvey;
 import org.diligentbough.server.archive.Archive.ArchivedTicket;
 import org.diligentbough.server.archive.Archive.ArchivedTree;
@@ -28,6 +29,7 @@ import org.diligentbough.server.orchard.SiteMapper.SiteRow;
 import org.diligentbough.server.orchard.TreeMapper;
 import org.diligentbough.server.orchard.TreeMapper.TreeRow;
 import org.diligentbough.server.plan.PinData;
+import org.diligentbough.server.season.Sightings;
 import org.diligentbough.server.survey.SurveyMapper.SurveyRow;
 import org.diligentbough.server.survey.SurveyService;
 import org.diligentbough.server.verdict.JudgementService;
@@ -48,6 +50,7 @@ public class ArchiveWriter {
     private final OrchardService orchard;
     private final TreeMapper trees;
     private final SurveyService surveys;
+    private final Sightings sightings;
     private final PeopleService people;
     private final DayArchive days;
     private final VisitMapper visits;
@@ -62,6 +65,7 @@ public class ArchiveWriter {
             OrchardService orchard,
             TreeMapper trees,
             SurveyService surveys,
+            Sightings sightings,
             PeopleService people,
             DayArchive days,
             VisitMapper visits,
@@ -74,6 +78,7 @@ public class ArchiveWriter {
         this.orchard = orchard;
         this.trees = trees;
         this.surveys = surveys;
+        this.sightings = sightings;
         this.people = people;
         this.days = days;
         this.visits = visits;
@@ -106,7 +111,15 @@ public class ArchiveWriter {
                         .map(ArchiveWriter::person)
                         .toList(),
                 archived,
+                seen(siteId),
                 workDays);
+    }
+
+    private List<ArchivedSighting> seen(long siteId) {
+        return sightings.noted(siteId).stream()
+                .map(noted -> new ArchivedSighting(
+                        noted.species(), noted.tree(), noted.stage(), noted.on().toString(), noted.by()))
+                .toList();
     }
 
     private static boolean hadAHand(Person person, List<ArchivedTree> trees, List<ArchivedDay> days) {

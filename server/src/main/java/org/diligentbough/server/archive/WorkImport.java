@@ -11,12 +11,16 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Stream;
+import org.diligentbough.core.knowledge.Codes;
+import org.diligentbough.core.orchard.Species;
+import org.diligentbough.core.season.GrowthStage;
 import org.diligentbough.server.archive.Archive.ArchivedDay;
 import org.diligentbough.server.archive.Archive.ArchivedFruit;
 import org.diligentbough.server.archive.Archive.ArchivedLog;
 import org.diligentbough.server.archive.Archive.ArchivedMove;
 import org.diligentbough.server.archive.Archive.ArchivedPerson;
 import org.diligentbough.server.archive.Archive.ArchivedReport;
+import org.diligentbough.server.archive.Archive.ArchivedSighting;
 import org.diligentbough.server.archive.Archive.ArchivedTree;
 import org.diligentbough.server.archive.Archive.ArchivedVisit;
 import org.diligentbough.server.crew.DayArchive;
@@ -29,6 +33,7 @@ import org.diligentbough.server.orchard.OrchardService.JudgementOutdated;
 import org.diligentbough.server.orchard.SiteMapper.SiteRow;
 import org.diligentbough.server.orchard.TreeMapper.TreeRow;
 import org.diligentbough.server.plan.PinData;
+import org.diligentbough.server.season.Sightings;
 import org.diligentbough.server.shared.History;
 import org.diligentbough.server.shared.History.About;
 import org.diligentbough.server.verdict.JudgementService;
@@ -48,6 +53,7 @@ import org.springframework.stereotype.Component;
 class WorkImport {
     private static final String NO_YEAR = "is no year, or stands here twice; give one such as 2026 or year-1";
 
+    private final Sightings sightings;
     private final PeopleService people;
     private final DayArchive days;
     private final LogService logs;
@@ -60,6 +66,7 @@ class WorkImport {
     private final ApplicationEventPublisher events;
 
     WorkImport(
+            Sightings sightings,
             PeopleService people,
             DayArchive days,
             LogService logs,
@@ -70,6 +77,7 @@ class WorkImport {
             Removals removals,
             History history,
             ApplicationEventPublisher events) {
+        this.sightings = sightings;
         this.people = people;
         this.days = days;
         this.logs = logs;
@@ -111,6 +119,10 @@ class WorkImport {
         for (int i = 0; i < trees.size(); i++) {
             tree(run, archive.trees().get(i), trees.get(i), "/trees/" + i);
         }
+        List<ArchivedSighting> seen = orEmpty(archive.sightings());
+        for (int i = 0; i < seen.size(); i++) {
+            sighting(run, seen.get(i), "/sightings/" + i);
+        }
         List<ArchivedDay> workDays = orEmpty(archive.days());
         for (int i = 0; i < workDays.size(); i++) {
             day(run, workDays.get(i), "/days/" + i);
@@ -122,6 +134,42 @@ class WorkImport {
         }
         events.publishEvent(
                 new JudgementOutdated(trees.stream().map(TreeRow::id).toList()));
+    }
+
+    private void sighting(Run run, ArchivedSighting seen, String at) {
+        if (seen == null) {
+            run.problems.add(at, "is missing; give what was seen, or leave it out");
+            return;
+        }
+        Optional<LocalDate> on = run.words.day(seen.on());
+        boolean known = Codes.parse(Species.class, seen.species()).isPresent();
+        Optional<GrowthStage> stage = Codes.parse(GrowthStage.class, seen.stage());
+        TreeRow tree = seen.tree() == null ? null : run.byTag.get(seen.tree());
+        if (on.isEmpty()) {
+            run.problems.add(at + "/on", "is no day; give one like 2027-03-20 or today-34");
+        }
+        if (!known) {
+            run.problems.add(at + "/species", "is not known");
+        }
+        if (stage.isEmpty()) {
+            run.problems.add(at + "/stage", "is not known; choose one of " + Codes.all(GrowthStage.class));
+        }
+        if (seen.tree() != null && (tree == null || !tree.species().equals(seen.species()))) {
+            run.problems.add(at + "/tree", "is no tag of a tree of this kind in this archive");
+        }
+        if (run.problems.named(seen.by(), at + "/by")
+                && on.isPresent()
+                && known
+                && stage.isPresent()
+                && (seen.tree() == null || tree != null)) {
+            sightings.keep(
+                    run.site.id(),
+                    seen.species(),
+                    tree == null ? null : tree.id(),
+                    stage.get(),
+                    on.get(),
+                    people.named(seen.by()));
+        }
     }
 
     private static <T> List<T> orEmpty(List<T> list) {

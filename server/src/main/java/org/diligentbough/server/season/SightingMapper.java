@@ -10,7 +10,7 @@ import org.apache.ibatis.annotations.Select;
 
 /** What was seen of growth: noted by itself, or on a walk. */
 @Mapper
-interface SightingMapper {
+public interface SightingMapper {
     /**
      * Something seen.
      *
@@ -56,6 +56,13 @@ interface SightingMapper {
             where g.id = #{id}
             """)
     Optional<SightingRow> find(long id);
+
+    @Select("""
+            select g.id, g.site_id, g.species, g.tree_id, t.tag, g.bbch, g.seen_on, p.name as seen_by
+            from stage_sighting g join person p on p.id = g.seen_by left join tree t on t.id = g.tree_id
+            where g.site_id = #{siteId} order by g.seen_on, g.id
+            """)
+    List<SightingRow> noted(long siteId);
 
     @Select(value = """
             insert into stage_sighting (site_id, species, tree_id, bbch, seen_on, seen_by)

@@ -114,9 +114,7 @@ public class Sightings {
             throw ProblemException.wrongField(
                     "/on", "lies far from when this is usual here (" + usual + "); look at the stage and the day");
         });
-        long id = sightings.add(siteId, data.species(), data.treeId(), bbch, data.on(), who);
-        SightingRow added = sightings.find(id).orElseThrow();
-        history.added(new About("sighting", id, siteId, data.treeId()), added);
+        SightingRow added = keep(siteId, data.species(), data.treeId(), GrowthStage.at(bbch), data.on(), who);
         orchard.judgeKindAnew(siteId, data.species());
         return view(added);
     }
@@ -152,6 +150,29 @@ public class Sightings {
         return sightings.seen(siteId, species, until.minusMonths(14), until).stream()
                 .map(Sightings::view)
                 .toList();
+    }
+
+    /**
+     * What was noted by itself at a site.
+     *
+     * @param tree tag of the tree it was seen on, or null
+     */
+    public record Noted(String species, String tree, String stage, LocalDate on, String by) {}
+
+    /** All that was noted by itself at a site, the oldest first. */
+    public List<Noted> noted(long siteId) {
+        return sightings.noted(siteId).stream()
+                .map(row -> new Noted(
+                        row.species(), row.tag(), Codes.of(GrowthStage.at(row.bbch())), row.seenOn(), row.seenBy()))
+                .toList();
+    }
+
+    /** Keeps what somebody saw without judging anew: for whoever does that otherwise. */
+    public SightingRow keep(long siteId, String species, Long treeId, GrowthStage stage, LocalDate on, long by) {
+        long id = sightings.add(siteId, species, treeId, stage.bbch(), on, by);
+        SightingRow added = sightings.find(id).orElseThrow();
+        history.added(new About("sighting", id, siteId, treeId), added);
+        return added;
     }
 
     /** What was seen of a kind by a day, for the rules. */

@@ -81,11 +81,6 @@ public class SurveyService {
                 .orElseThrow(() -> ProblemException.notFound("This tree has not been surveyed yet."));
     }
 
-    /** The newest survey of a tree as of today, if it has one. */
-    public Optional<Survey> newestAsOfToday(long treeId) {
-        return surveys.newest(orchard.tree(treeId).id()).map(survey -> survey(fileOf(survey), orchard.tree(treeId)));
-    }
-
     /** All surveys of a tree up to a day, as of that day, the oldest first. */
     public List<Survey> upTo(long treeId, LocalDate day) {
         TreeRow tree = orchard.tree(treeId);
