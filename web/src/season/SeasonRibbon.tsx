@@ -21,6 +21,9 @@ export function SeasonRibbon({ siteId, species }: { siteId: number; species?: st
   const open = season.data.lines
     .filter((line) => line.today.mayCut === 'yes')
     .map((line) => words(line.species));
+  const held = season.data.lines
+    .filter((line) => line.today.mayCut !== 'yes' && bestNow(line, season.data.today))
+    .map((line) => words(line.species));
   const toggle = () => {
     localStorage.setItem(SHOWN, shown ? 'no' : 'yes');
     setShown(!shown);
@@ -30,6 +33,7 @@ export function SeasonRibbon({ siteId, species }: { siteId: number; species?: st
       <button type="button" className="toggle" onClick={toggle} aria-expanded={shown}>
         <i className={'bi bi-chevron-' + (shown ? 'down' : 'right')} aria-hidden="true" /> Season: best cut
         now <strong>{open.length ? [...new Set(open)].join(', ') : 'nothing'}</strong>
+        {held.length > 0 && '; held by the weather ' + [...new Set(held)].join(', ')}
       </button>{' '}
       <Link className="small" to={'/sites/' + siteId + '/season'}>
         The year, weather and care
@@ -47,6 +51,9 @@ export function SeasonRibbon({ siteId, species }: { siteId: number; species?: st
     </section>
   );
 }
+
+const bestNow = (line: Ribbon['lines'][number], today: string) =>
+  line.windows.some((window) => window.quality === 'best' && window.opens <= today && window.closes >= today);
 
 /** The kinds of a site over the year; roomier where it is the page itself. */
 export function Strip({

@@ -44,7 +44,8 @@ public final class SimulatedWeather {
         double mean = climate.meanC(north) + anomaly;
         double half = (climate.maxC(north) - climate.minC(north)) / 2 * narrower;
         double wind = USUAL_WIND_KMH * Math.exp(0.45 * (0.6 * lasting(on, 4) + (wet ? 0.6 : 0)));
-        return new Weather.Day(on, tenths(mean - half), tenths(mean + half), tenths(rain), Math.round(wind));
+        return new Weather.Day(
+                on, tenths(mean - half), tenths(mean + half), tenths(rain), Math.round(wind), Weather.Origin.SIMULATED);
     }
 
     /** What lasts from day to day, of mean 0 and spread 1. */

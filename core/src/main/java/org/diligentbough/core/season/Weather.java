@@ -33,13 +33,27 @@ public final class Weather {
      * @param maxC warmest, degrees C, not under {@code minC}
      * @param rainMm rain, mm, 0 or more
      * @param windKmh strongest steady wind, km/h, 0 or more
+     * @param origin where that is known from
      */
-    public record Day(LocalDate on, double minC, double maxC, double rainMm, double windKmh) {
+    public record Day(LocalDate on, double minC, double maxC, double rainMm, double windKmh, Origin origin) {
+        /** A day that was forecast or measured. */
+        public Day(LocalDate on, double minC, double maxC, double rainMm, double windKmh) {
+            this(on, minC, maxC, rainMm, windKmh, Origin.KNOWN);
+        }
+
         public Day {
             if (maxC < minC || rainMm < 0 || windKmh < 0) {
                 throw new IllegalArgumentException("no day has such weather: " + on);
             }
         }
+    }
+
+    /** Where the weather of a day is known from. */
+    public enum Origin {
+        /** Forecast or measured. */
+        KNOWN,
+        /** Made up: to be said wherever it is told. */
+        SIMULATED
     }
 
     /**
@@ -67,23 +81,27 @@ public final class Weather {
         List<Reason> care = new ArrayList<>();
         double freeze = knowledge.get(HARD_FREEZE_C);
         first(day, (int) knowledge.get(HARD_FREEZE_DAYS), known -> known.minC() <= freeze)
-                .forEach(cold -> no.add(knowledge.reason(ReasonCode.WEATHER_HARD_FREEZE, cold.minC(), cold.on())));
+                .forEach(cold -> no.add(
+                        knowledge.reason(ReasonCode.WEATHER_HARD_FREEZE, cold.minC(), cold.on(), cold.origin())));
         double wetMm = knowledge.get(DRY_DAY_MM);
         Predicate<Day> wet = known -> known.rainMm() >= wetMm;
         if (traits.stone()) {
-            first(day, 0, wet).forEach(rain -> no.add(knowledge.reason(ReasonCode.WEATHER_WET_DAY, rain.rainMm())));
+            first(day, 0, wet)
+                    .forEach(
+                            rain -> no.add(knowledge.reason(ReasonCode.WEATHER_WET_DAY, rain.rainMm(), rain.origin())));
             if (no.isEmpty()) {
                 first(day.plusDays(1), (int) knowledge.get(DRY_DAYS_AFTER) - 1, wet)
-                        .forEach(rain ->
-                                no.add(knowledge.reason(ReasonCode.WEATHER_WET_AFTER, rain.rainMm(), rain.on())));
+                        .forEach(rain -> no.add(knowledge.reason(
+                                ReasonCode.WEATHER_WET_AFTER, rain.rainMm(), rain.on(), rain.origin())));
             }
         }
         if (species == Species.APRICOT && no.isEmpty()) {
             first(day, (int) knowledge.get(DRIEST_DAYS), wet)
-                    .forEach(rain -> care.add(knowledge.reason(ReasonCode.WEATHER_RAIN_WITHIN_WEEKS, rain.on())));
+                    .forEach(rain ->
+                            care.add(knowledge.reason(ReasonCode.WEATHER_RAIN_WITHIN_WEEKS, rain.on(), rain.origin())));
         }
         first(day, 0, known -> known.windKmh() > knowledge.get(LADDER_WIND_KMH))
-                .forEach(wind -> care.add(knowledge.reason(ReasonCode.WEATHER_WIND, wind.windKmh())));
+                .forEach(wind -> care.add(knowledge.reason(ReasonCode.WEATHER_WIND, wind.windKmh(), wind.origin())));
         MayCut.Answer answer =
                 !no.isEmpty() ? MayCut.Answer.NO : care.isEmpty() ? MayCut.Answer.YES : MayCut.Answer.WITH_CARE;
         no.addAll(care);

@@ -14,6 +14,8 @@ import org.springframework.stereotype.Component;
 @Component
 @Order(2)
 class SimulatedFeed implements WeatherFeed {
+    static final String NAME = "simulated";
+
     private final Rulebook rules;
 
     SimulatedFeed(Rulebook rules) {
@@ -22,7 +24,7 @@ class SimulatedFeed implements WeatherFeed {
 
     @Override
     public String name() {
-        return "simulated";
+        return NAME;
     }
 
     @Override

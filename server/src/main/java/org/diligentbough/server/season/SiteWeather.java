@@ -99,7 +99,15 @@ public class SiteWeather {
     public Known of(long siteId) {
         return new Known(
                 new Weather(known(orchard.site(siteId)).values().stream()
-                        .map(day -> new Weather.Day(day.on(), day.minC(), day.maxC(), day.rainMm(), day.windKmh()))
+                        .map(day -> new Weather.Day(
+                                day.on(),
+                                day.minC(),
+                                day.maxC(),
+                                day.rainMm(),
+                                day.windKmh(),
+                                day.from().equals(SimulatedFeed.NAME)
+                                        ? Weather.Origin.SIMULATED
+                                        : Weather.Origin.KNOWN))
                         .toList()),
                 rules.of(siteId));
     }
