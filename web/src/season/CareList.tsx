@@ -19,13 +19,14 @@ export function CareList({ siteId, today, species }: { siteId: number; today: st
   return (
     <>
       <ul className="care-list">
-        {shown.map((due) => (
+        {shown.map((due, i) => (
           <CareItem
             key={due.task + (due.species ?? '') + due.year}
             due={due}
             siteId={siteId}
             today={today}
             withKind={!species}
+            told={shown.slice(0, i).some((other) => other.task === due.task)}
           />
         ))}
       </ul>
@@ -43,11 +44,14 @@ function CareItem({
   siteId,
   today,
   withKind,
+  told,
 }: {
   due: Due;
   siteId: number;
   today: string;
   withKind: boolean;
+  /** Whether how it is done stands above already. */
+  told: boolean;
 }) {
   const did = useDidCare(siteId);
   const undo = useNotDoneCare();
@@ -66,7 +70,7 @@ function CareItem({
           {now ? 'due until ' + date(due.closes) : dates(due.opens, due.closes)} ({due.source})
         </span>
       </div>
-      <div>{due.text}</div>
+      {!told && <div>{due.text}</div>}
       {due.done ? (
         <div>
           <i className="bi bi-check2" aria-hidden="true" /> Done on {date(due.done.on)} by {due.done.by}

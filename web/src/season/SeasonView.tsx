@@ -85,7 +85,7 @@ function WeatherDays({ days }: { days: WeatherDay[] }) {
             <tr key={day.on}>
               <td>{dayAndMonth(day.on)}</td>
               <td className="num">
-                {day.minC.toFixed(0)} to {day.maxC.toFixed(0)} °C
+                {Math.round(day.minC) + 0} to {Math.round(day.maxC) + 0} °C
               </td>
               <td className="num">{day.rainMm < 1 ? 'dry' : day.rainMm.toFixed(0) + ' mm'}</td>
               <td className="num">{day.windKmh.toFixed(0)} km/h</td>
