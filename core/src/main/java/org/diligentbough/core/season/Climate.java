@@ -34,6 +34,8 @@ public final class Climate {
 
     private static final int COUNTED_DAYS = 330;
     private static final int HALF_A_YEAR = 6;
+    private static final int JULY = 7;
+    private static final int AUGUST = 8;
 
     private final boolean southern;
     private final List<Double> meanC;
@@ -210,25 +212,23 @@ public final class Climate {
 
     /** Whether one of the two months of high summer has less rain than a dry month has. */
     public boolean drySummer() {
-        return dryMonth(LocalDate.of(2026, 7, 1)) || dryMonth(LocalDate.of(2026, 8, 1));
+        return dryMonth(JULY) || dryMonth(AUGUST);
     }
 
-    private boolean dryMonth(LocalDate day) {
-        return rainMm.get(day.getMonthValue() - 1) < dryMonthMm;
+    private boolean dryMonth(int month) {
+        return rainMm.get(month - 1) < dryMonthMm;
     }
 
     /** First day of the rains that end a dry summer; empty where summers are wet or it never rains. */
     public Optional<LocalDate> rains(int year) {
-        LocalDate month = dryMonth(LocalDate.of(year, 8, 1)) ? LocalDate.of(year, 8, 1) : LocalDate.of(year, 7, 1);
-        if (!dryMonth(month)) {
+        if (!drySummer()) {
             return Optional.empty();
         }
-        for (int i = 1; i < 12; i++) {
-            if (!dryMonth(month.plusMonths(i))) {
-                return Optional.of(month.plusMonths(i));
-            }
-        }
-        return Optional.empty();
+        LocalDate month = LocalDate.of(year, dryMonth(AUGUST) ? AUGUST : JULY, 1);
+        return IntStream.range(1, 12)
+                .mapToObj(month::plusMonths)
+                .filter(next -> !dryMonth(next.getMonthValue()))
+                .findFirst();
     }
 
     /** First day of the driest stretch of high summer, July to September; the earliest of several alike. */

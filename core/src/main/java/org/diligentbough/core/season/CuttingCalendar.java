@@ -147,8 +147,7 @@ public final class CuttingCalendar {
         }
         LocalDate opens = line.opens().actual(year, place).orElseThrow();
         LocalDate closes = line.closes().actual(closing.get(), place).orElseThrow();
-        if (!climate.here(opens).isBefore(climate.here(closes))
-                || opens.plusYears(1).isBefore(closes)) {
+        if (!opens.isBefore(closes) || opens.plusYears(1).isBefore(closes)) {
             return Optional.empty();
         }
         return Optional.of(new Window(

@@ -17,7 +17,8 @@ import org.diligentbough.core.knowledge.DataFile;
 /**
  * A time of the growing year as a data file writes it, such as {@code stage 1 -59}, {@code 12-01 or later stage 95} or
  * {@code driest +42}: a day in the months of the north, a stage of the BBCH scale, the last or first frost, the rains after
- * a dry summer, or the driest stretch of high summer; with days added; and perhaps no later or no earlier than others. All days are days of the north.
+ * a dry summer, or the driest stretch of high summer; with days added; and perhaps no later or no earlier than others. All
+ * days are days of the north.
  */
 final class Moment {
     private static final Pattern TERM =
