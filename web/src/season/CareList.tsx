@@ -31,7 +31,7 @@ export function CareList({ siteId, today, species }: { siteId: number; today: st
         ))}
       </ul>
       {mine.length > shown.length && (
-        <Button size="sm" variant="link" className="p-0" onClick={() => setAll(true)}>
+        <Button size="sm" variant="link" className="p-0 no-print" onClick={() => setAll(true)}>
           and {mine.length - shown.length} later in the year
         </Button>
       )}
@@ -78,7 +78,7 @@ function CareItem({
           <Button
             size="sm"
             variant="link"
-            className="p-0 align-baseline"
+            className="p-0 align-baseline no-print"
             onClick={() => undo.mutate(due.done!.id)}
           >
             Take back
@@ -119,6 +119,7 @@ function CareItem({
         <Button
           size="sm"
           variant="outline-primary"
+          className="no-print"
           aria-label={'Done: ' + due.title + (due.species ? ', ' + words(due.species) : '')}
           onClick={() => setNoting(true)}
         >
