@@ -87,6 +87,11 @@ public class SurveyFileReader {
         if (!problems.isEmpty()) {
             throw ProblemException.wrongFields(problems);
         }
+        return checked(node);
+    }
+
+    /** The survey in JSON that was found good before: when it was kept, or just now. */
+    SurveyFile checked(JsonNode node) {
         return json.treeToValue(node, SurveyFile.class);
     }
 

@@ -90,7 +90,7 @@ public class SurveyService {
         for (SurveyRow survey : surveys.ofTree(treeId)) {
             if (!survey.surveyedOn().isAfter(day)) {
                 JsonNode file = new SurveyDocument(json).complete(json.readTree(survey.document()), tree, site, day);
-                found.add(0, SurveyMapping.toSurvey(reader.read(file)).withSeen(seen));
+                found.add(0, SurveyMapping.toSurvey(reader.checked(file)).withSeen(seen));
             }
         }
         return found;
@@ -108,7 +108,7 @@ public class SurveyService {
 
     /** The survey of a complete file, with what was seen of the tree's kind at its site. */
     private Survey survey(JsonNode file, TreeRow tree) {
-        return SurveyMapping.toSurvey(reader.read(file))
+        return SurveyMapping.toSurvey(reader.checked(file))
                 .withSeen(sightings.of(tree.siteId(), tree.species(), todayAt(tree)));
     }
 
@@ -199,7 +199,7 @@ public class SurveyService {
                     "/tree/species",
                     "is another kind than this tree is registered as (" + tree.species() + "); choose the right tree");
         }
-        SurveyFile survey = reader.read((JsonNode) file);
+        SurveyFile survey = reader.checked(file);
         LocalDate surveyedOn = survey.surveyedOn() == null ? survey.today() : survey.surveyedOn();
         // Judged as it will be whenever it is read: by what the register says, whatever the file said of that.
         ObjectNode kept = document.stored(file, surveyedOn);
