@@ -96,6 +96,7 @@ public enum Figure {
     DRY_MONTH_MM("mm", 0, 200),
     DRIEST_DAYS("days", 7, 90),
     STAGE_SLACK_DAYS("days", 0, 60),
+    STAGE_MOST_DAYS_OFF("days", 20, 180),
     FIG_RIPENS_DAYS("days", 30, 200),
     COOL_NIGHT_C("C", 0, 20),
     HARD_FREEZE_C("C", -40, 0),

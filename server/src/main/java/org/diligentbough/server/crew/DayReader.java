@@ -88,8 +88,10 @@ class DayReader {
 
     DayView view(DayRow day) {
         DayData data = data(day);
-        List<Turn> turns =
-                visits.ofDay(day.id()).stream().map(row -> turn(row, day)).toList();
+        SiteWeather.Known known = weather.of(day.siteId());
+        List<Turn> turns = visits.ofDay(day.id()).stream()
+                .map(row -> turn(row, day, known))
+                .toList();
         List<Helper> coming = coming(day);
         return new DayView(
                 day.id(),
@@ -174,13 +176,12 @@ class DayReader {
                 finding.helper().isPresent() ? finding.helper().getAsLong() : null);
     }
 
-    private Turn turn(VisitRow row, DayRow day) {
+    private Turn turn(VisitRow row, DayRow day, SiteWeather.Known known) {
         TreeRow tree = orchard.tree(row.treeId());
         List<VisitCut> cuts = records.cuts(row);
         Evaluation evaluation = judgement.now(row.treeId());
         MayCut mayCut = evaluation.calendar().mayCut(day.onDay());
-        Weather.Holds holds = weather.of(tree.siteId())
-                .holds(evaluation.scene().survey().tree().species(), day.onDay());
+        Weather.Holds holds = known.holds(evaluation.scene().survey().tree().species(), day.onDay());
         Set<Ticket> tickets = cuts.stream()
                 .flatMap(cut -> cut.tickets().stream())
                 .map(code -> Codes.parse(Ticket.class, code).orElseThrow())

@@ -11,6 +11,11 @@ import org.apache.ibatis.annotations.Select;
 /** What was seen of growth: noted by itself, or on a walk. */
 @Mapper
 public interface SightingMapper {
+    String NOTED = """
+            select g.id, g.site_id, g.species, g.tree_id, t.tag, g.bbch, g.seen_on, p.name as seen_by
+            from stage_sighting g join person p on p.id = g.seen_by left join tree t on t.id = g.tree_id
+            """;
+
     /**
      * Something seen.
      *
@@ -27,9 +32,7 @@ public interface SightingMapper {
             LocalDate seenOn,
             String seenBy) {}
 
-    @Select("""
-            select g.id, g.site_id, g.species, g.tree_id, t.tag, g.bbch, g.seen_on, p.name as seen_by
-            from stage_sighting g join person p on p.id = g.seen_by left join tree t on t.id = g.tree_id
+    @Select(NOTED + """
             where g.site_id = #{siteId} and (#{species} = '' or g.species = #{species})
               and g.seen_on > #{from} and g.seen_on <= #{until}
             union all
@@ -50,16 +53,12 @@ public interface SightingMapper {
             @Param("from") LocalDate from,
             @Param("until") LocalDate until);
 
-    @Select("""
-            select g.id, g.site_id, g.species, g.tree_id, t.tag, g.bbch, g.seen_on, p.name as seen_by
-            from stage_sighting g join person p on p.id = g.seen_by left join tree t on t.id = g.tree_id
+    @Select(NOTED + """
             where g.id = #{id}
             """)
     Optional<SightingRow> find(long id);
 
-    @Select("""
-            select g.id, g.site_id, g.species, g.tree_id, t.tag, g.bbch, g.seen_on, p.name as seen_by
-            from stage_sighting g join person p on p.id = g.seen_by left join tree t on t.id = g.tree_id
+    @Select(NOTED + """
             where g.site_id = #{siteId} order by g.seen_on, g.id
             """)
     List<SightingRow> noted(long siteId);

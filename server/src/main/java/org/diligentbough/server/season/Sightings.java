@@ -1,5 +1,7 @@
 package org.diligentbough.server.season;
 
+import static org.diligentbough.core.knowledge.Figure.STAGE_MOST_DAYS_OFF;
+
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
 import java.time.LocalDate;
@@ -9,6 +11,7 @@ import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.stream.Stream;
+import org.diligentbough.core.Rulebook;
 import org.diligentbough.core.knowledge.Codes;
 import org.diligentbough.core.orchard.Site;
 import org.diligentbough.core.orchard.Species;
@@ -37,8 +40,8 @@ import org.springframework.web.bind.annotation.RestController;
 /** What people see of the growth of a kind at a site; it moves the windows of that kind there. */
 @RestController
 public class Sightings {
-    /** No year is so early or late; what is noted further off is a slip. */
-    private static final int MOST_DAYS_OFF = 70;
+    /** Long enough to hold this season and the one before. */
+    private static final int MONTHS_BACK = 14;
 
     private final SightingMapper sightings;
     private final OrchardService orchard;
@@ -109,27 +112,28 @@ public class Sightings {
                 throw ProblemException.wrongField("/treeId", "is no tree of this kind at this site");
             }
         }
-        int bbch = Codes.parse(GrowthStage.class, data.stage()).orElseThrow().bbch();
-        expected(siteId, data, bbch).ifPresent(usual -> {
+        GrowthStage stage = Codes.parse(GrowthStage.class, data.stage()).orElseThrow();
+        tooFarFrom(siteId, data, stage).ifPresent(usual -> {
             throw ProblemException.wrongField(
                     "/on", "lies far from when this is usual here (" + usual + "); look at the stage and the day");
         });
-        SightingRow added = keep(siteId, data.species(), data.treeId(), GrowthStage.at(bbch), data.on(), who);
+        SightingRow added = keep(siteId, data.species(), data.treeId(), stage, data.on(), who);
         orchard.judgeKindAnew(siteId, data.species());
         return view(added);
     }
 
     /** The usual day of a stage, if what was seen lies too far from it to be believed. */
-    private Optional<LocalDate> expected(long siteId, SightingData data, int bbch) {
+    private Optional<LocalDate> tooFarFrom(long siteId, SightingData data, GrowthStage stage) {
         Site site = orchard.site(siteId).data().toSite();
         Species species = Codes.parse(Species.class, data.species()).orElseThrow();
-        Stages stages =
-                rules.of(siteId).calendar(site, species, false, Seen.NOTHING).stages();
+        Rulebook ofSite = rules.of(siteId);
+        Stages stages = ofSite.calendar(site, species, false, Seen.NOTHING).stages();
         return Stream.of(data.on().getYear() - 1, data.on().getYear(), data.on().getYear() + 1)
-                .flatMap(year -> stages.of(bbch, year).stream())
+                .flatMap(year -> stages.of(stage.bbch(), year).stream())
                 .map(Stages.Stage::expected)
                 .min(Comparator.comparingLong(day -> Math.abs(ChronoUnit.DAYS.between(day, data.on()))))
-                .filter(day -> Math.abs(ChronoUnit.DAYS.between(day, data.on())) > MOST_DAYS_OFF);
+                .filter(day -> Math.abs(ChronoUnit.DAYS.between(day, data.on()))
+                        > ofSite.knowledge().get(STAGE_MOST_DAYS_OFF));
     }
 
     /** Takes back what was noted by itself. */
@@ -147,7 +151,7 @@ public class Sightings {
 
     /** What was seen of a kind in the year before a day and on it, the newest first. */
     List<SightingView> list(long siteId, String species, LocalDate until) {
-        return sightings.seen(siteId, species, until.minusMonths(14), until).stream()
+        return sightings.seen(siteId, species, until.minusMonths(MONTHS_BACK), until).stream()
                 .map(Sightings::view)
                 .toList();
     }
@@ -177,7 +181,7 @@ public class Sightings {
 
     /** What was seen of a kind by a day, for the rules. */
     public Seen of(long siteId, String species, LocalDate until) {
-        List<SightingRow> rows = sightings.seen(siteId, species, until.minusMonths(14), until);
+        List<SightingRow> rows = sightings.seen(siteId, species, until.minusMonths(MONTHS_BACK), until);
         return new Seen(
                 rows.stream()
                         .filter(row -> row.bbch() != null)
@@ -191,7 +195,7 @@ public class Sightings {
 
     /** When trees of a site were last seen in bloom: rows of a tree, its stage and the day. */
     List<SightingRow> blooms(long siteId, LocalDate until) {
-        return sightings.seen(siteId, "", until.minusMonths(14), until).stream()
+        return sightings.seen(siteId, "", until.minusMonths(MONTHS_BACK), until).stream()
                 .filter(row -> Objects.nonNull(row.treeId()) && Objects.nonNull(row.bbch()))
                 .filter(row ->
                         row.bbch() >= GrowthStage.FIRST_FLOWERS.bbch() && row.bbch() <= GrowthStage.BLOOM_OVER.bbch())
