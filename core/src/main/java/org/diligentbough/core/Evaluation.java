@@ -101,7 +101,7 @@ public record Evaluation(
         List<LimbVerdict> limbs = new LimbJudge(scene).judge(given.decisions());
         TreeVerdict tree = new TreeJudge(scene, limbs, standing.taken()).judge();
         Map<String, Worth> worth = Worth.ofAll(scene, limbs, light);
-        RenovationPlan plan = new Planner(scene, limbs, tree, calendar, standing.taken(), given.pins(), worth)
+        RenovationPlan plan = new Planner(scene, limbs, tree, calendar, standing.taken(), given.pins(), light, worth)
                 .plan(survey.years().orElse(tree.yearsNeeded()));
         return new Evaluation(
                 scene,

@@ -105,7 +105,11 @@ public enum Figure {
     DRY_DAYS_AFTER("days", 0, 9),
     LADDER_WIND_KMH("km/h", 5, 100),
     POLLEN_REACH_M("m", 1, 1000),
-    COMING_WEEKS("weeks", 1, 26);
+    COMING_WEEKS("weeks", 1, 26),
+    BESIDE_A_WHOLE_LIMB("share", 0, 0.3),
+    PLAN_RISK_TIMES("times", 1, 20),
+    PLAN_ONE_SIDE_COST("worth", 0, 1),
+    PLAN_SHORTENING_TIMES("times", 0, 1);
 
     private final String unit;
     private final double min;

@@ -248,5 +248,7 @@ public enum ReasonCode {
     CAUTION_BENEATH,
     CAUTION_CUT_HARD,
     GROUP_STRONG,
-    GROUP_WEAK
+    GROUP_WEAK,
+    /** Share that may go besides in a year in which a whole leader or stem goes. */
+    BREAKS_BESIDE_A_WHOLE_LIMB
 }

@@ -156,20 +156,30 @@ public final class CrownLight {
      * @param crown what is left
      */
     public double letIn(LivingCrown crown) {
-        double[] kept = keptOfEach(crown);
+        return letIn(crown, crown);
+    }
+
+    /**
+     * The same on what of it will stay in the end, so that each cut more lets in as much or more.
+     *
+     * @param crown what is left
+     * @param inTheEnd what is left when all is cut that is going to be, no more than {@code crown}
+     */
+    public double letIn(LivingCrown crown, LivingCrown inTheEnd) {
         double[] bodiesKept = new double[bodies.size()];
         Arrays.fill(bodiesKept, 1);
-        System.arraycopy(kept, 0, bodiesKept, 0, kept.length);
+        System.arraycopy(keptOfEach(crown), 0, bodiesKept, 0, limbs.size());
         double[] more = onEach(rays.moreLight(bodiesKept));
+        double[] stays = keptOfEach(inTheEnd);
         boolean fruiting = false;
         for (int i = 0; i < limbs.size(); i++) {
-            fruiting |= limbs.get(i).fruitsAtLeast(1) && kept[i] > 0;
+            fruiting |= limbs.get(i).fruitsAtLeast(1) && stays[i] > 0;
         }
         double leaf = 0;
         double gained = 0;
         for (int i = 0; i < limbs.size(); i++) {
             if (!fruiting || limbs.get(i).fruitsAtLeast(1)) {
-                double weight = kept[i] * bodies.get(i).leafAreaM2();
+                double weight = stays[i] * bodies.get(i).leafAreaM2();
                 leaf += weight;
                 gained += weight * more[i];
             }

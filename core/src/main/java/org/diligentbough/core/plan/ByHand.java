@@ -85,7 +85,14 @@ final class ByHand {
     }
 
     /** What its new place breaks, before it is taken into account there. */
-    List<Reason> breaks(LimbVerdict limb, Cut cut, double share, LaneDraft lane, PruningYear first, int renewals) {
+    List<Reason> breaks(
+            LimbVerdict limb,
+            Cut cut,
+            double share,
+            LaneDraft lane,
+            PruningYear first,
+            int renewals,
+            boolean wholeLimb) {
         List<Reason> breaks = new ArrayList<>();
         YearBudget budget = lane.budget;
         boolean sickOrDead =
@@ -107,6 +114,8 @@ final class ByHand {
         }
         if (budget.resting() && !sickOrDead && !limb.urgent()) {
             breaks.add(scene.reason(ReasonCode.BREAKS_REST));
+        } else if (budget.fullBesideAWholeLimb(share) || wholeLimb && !budget.roomForAWholeLimb()) {
+            breaks.add(scene.reason(ReasonCode.BREAKS_BESIDE_A_WHOLE_LIMB, budget.besideAWholeLimb()));
         } else if (!budget.fits(share, false)) {
             breaks.add(scene.reason(
                     ReasonCode.BREAKS_ALLOWANCE,

@@ -2,11 +2,14 @@ package org.diligentbough.core.plan;
 
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import org.diligentbough.core.knowledge.Reason;
 import org.diligentbough.core.season.Season;
 import org.diligentbough.core.season.Window;
+import org.diligentbough.core.verdict.LimbVerdict;
 import org.threeten.extra.LocalDateRange;
 
 /** A lane while cuts are put into it. */
@@ -51,7 +54,14 @@ final class LaneDraft {
         return cuts.isEmpty() && detail.isEmpty();
     }
 
-    RenovationPlan.Lane lane() {
+    /**
+     * As it came to be, its cuts in common order.
+     *
+     * @param order all that is to be cut, in common order
+     */
+    RenovationPlan.Lane lane(Map<String, LimbVerdict> order) {
+        List<String> tags = List.copyOf(order.keySet());
+        cuts.sort(Comparator.comparingInt(cut -> tags.indexOf(cut.limb())));
         return new RenovationPlan.Lane(
                 budget.year(),
                 season,
@@ -60,6 +70,7 @@ final class LaneDraft {
                 quality,
                 cuts,
                 cuts.stream().mapToDouble(RenovationPlan.PlannedCut::share).sum(),
+                cuts.stream().mapToDouble(RenovationPlan.PlannedCut::crop).sum(),
                 budget.laneAllowance(summerOnly),
                 (int) cuts.stream().filter(cut -> cut.cut().big()).count(),
                 cuts.stream().mapToInt(cut -> cut.cut().minutes()).sum()

@@ -31,15 +31,27 @@ final class PartialCut {
     /** The cut that takes most and still fits; empty when none does. */
     Optional<Cut> of(Limb limb) {
         double leastM = scene.leastKeptM(limb);
-        for (int step = 0; step < STEPS; step++) {
-            double alongM = leastM + (limb.lengthM() - leastM) * step / STEPS;
-            Cut heading = sizing.cut(limb, Place.at(CutKind.HEADING, alongM));
-            if (fits(limb, heading)) {
-                double most = taken(limb, alongM);
-                return Optional.of(sideBranchCut(limb, alongM, most).orElse(heading));
+        int fits = STEPS;
+        int tooMuch = -1;
+        // The further out, the less goes and the thinner the wood: halving finds the lowest place that fits.
+        while (fits - tooMuch > 1) {
+            int step = (fits + tooMuch) / 2;
+            if (fits(limb, heading(limb, leastM, step))) {
+                fits = step;
+            } else {
+                tooMuch = step;
             }
         }
-        return Optional.empty();
+        if (fits == STEPS) {
+            return Optional.empty();
+        }
+        Cut heading = heading(limb, leastM, fits);
+        double alongM = heading.place().alongM();
+        return Optional.of(sideBranchCut(limb, alongM, taken(limb, alongM)).orElse(heading));
+    }
+
+    private Cut heading(Limb limb, double leastM, int step) {
+        return sizing.cut(limb, Place.at(CutKind.HEADING, leastM + (limb.lengthM() - leastM) * step / STEPS));
     }
 
     private Optional<Cut> sideBranchCut(Limb limb, double fromM, double most) {

@@ -2,6 +2,7 @@ package org.diligentbough.core.plan;
 
 import static org.diligentbough.core.knowledge.Figure.BUSH_RENEWAL_SHARE;
 import static org.diligentbough.core.knowledge.Figure.FIG_LIMB_TURNS;
+import static org.diligentbough.core.knowledge.Figure.LARGE_SHARE;
 
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -20,6 +21,7 @@ import org.diligentbough.core.verdict.Cut;
 import org.diligentbough.core.verdict.CutKind;
 import org.diligentbough.core.verdict.LimbVerdict;
 import org.diligentbough.core.verdict.Scene;
+import org.diligentbough.core.verdict.TableRow;
 import org.diligentbough.core.verdict.Verdict;
 
 /** A plan while it is made: what waits, what was placed, and the crown that is left. */
@@ -27,6 +29,8 @@ final class PlanDraft {
     final Map<String, LimbVerdict> waiting = new LinkedHashMap<>();
     final List<LaneDraft> lanes = new ArrayList<>();
     final LivingCrown crown;
+    /** What was put into lanes, in the order in which it was. */
+    final List<PlannedCut> made = new ArrayList<>();
 
     private final Scene scene;
     private final Map<String, LimbVerdict> verdicts;
@@ -35,6 +39,8 @@ final class PlanDraft {
     /** Where limbs are cut so far, m along them; 0 when removed. */
     private final Map<String, Double> cutAtM = new HashMap<>();
 
+    private final CropOnLimbs crop;
+
     /** {@code verdicts} of all limbs that are to be cut or bent, by tag. */
     PlanDraft(Scene scene, Map<String, LimbVerdict> verdicts, ByHand byHand, PruningYear first) {
         this.scene = scene;
@@ -42,6 +48,7 @@ final class PlanDraft {
         this.byHand = byHand;
         this.first = first;
         this.crown = new LivingCrown(scene.branching(), scene.shares());
+        this.crop = new CropOnLimbs(scene);
     }
 
     /** What a limb grows from that is to be removed some time: what has a cut of its own there cannot be put off past that. */
@@ -61,6 +68,13 @@ final class PlanDraft {
                 || stands(parent.get())
                         && limb.originM() <= cutAtM.getOrDefault(parent.get().id(), Double.MAX_VALUE)
                         && cutAtM.getOrDefault(parent.get().id(), Double.MAX_VALUE) > 0;
+    }
+
+    /** Whether taking a limb takes a whole leader or stem with a large part of the crown: little else goes that year. */
+    boolean wholeLimb(LimbVerdict limb, Verdict kind) {
+        boolean stem = scene.leader(limb.limb())
+                || limb.row().filter(TableRow.SPLIT_UNION::equals).isPresent();
+        return kind == Verdict.REMOVE && stem && scene.shares().of(limb.limb()) >= scene.figure(LARGE_SHARE);
     }
 
     /** Main branches of a bush that go in a year; limbs of a fig renewed one by one. */
@@ -101,6 +115,7 @@ final class PlanDraft {
     /** Takes a cut into a lane and off the crown. */
     void put(LimbVerdict limb, Verdict kind, Cut cut, LaneDraft lane, List<Reason> reasons, boolean movedHere) {
         double share = 0;
+        double cropBefore = crop.on(crown);
         if (kind == Verdict.REMOVE) {
             share = lane.budget.shareOfThisYear(crown.remove(limb.limb()));
             cutAtM.put(limb.limb().id(), 0.0);
@@ -113,7 +128,7 @@ final class PlanDraft {
                 || goesWith(limb.limb()).isPresent()
                         && byHand.pin(limb.limb().id(), kind).isPresent();
         List<Reason> breaks = moved ? breaks(limb, cut, share, lane) : List.of();
-        lane.budget.take(limb.limb(), cut, share, lane.summerOnly);
+        lane.budget.take(limb.limb(), cut, share, lane.summerOnly, wholeLimb(limb, kind));
         if (cut.kind() == CutKind.RENEWAL) {
             lane.budget.renewed();
         }
@@ -124,12 +139,15 @@ final class PlanDraft {
         if (moved) {
             said.addAll(byHand.notes(lane));
         }
-        lane.cuts.add(new PlannedCut(limb.limb().id(), kind, share, cut, said, moved, breaks));
+        PlannedCut planned = new PlannedCut(
+                limb.limb().id(), kind, share, cropBefore - crop.on(crown), cut, said, moved, breaks);
+        lane.cuts.add(planned);
+        made.add(planned);
     }
 
     private List<Reason> breaks(LimbVerdict limb, Cut cut, double share, LaneDraft lane) {
         return goesWith(limb.limb())
                 .map(parent -> List.of(scene.reason(ReasonCode.BREAKS_PARENT, parent.id())))
-                .orElseGet(() -> byHand.breaks(limb, cut, share, lane, first, renewalsPerYear()));
+                .orElseGet(() -> byHand.breaks(limb, cut, share, lane, first, renewalsPerYear(), wholeLimb(limb, limb.verdict())));
     }
 }

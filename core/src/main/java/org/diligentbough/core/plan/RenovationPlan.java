@@ -15,7 +15,7 @@ import org.diligentbough.core.verdict.Cut;
 import org.diligentbough.core.verdict.Verdict;
 
 /**
- * Which limb is cut when, over one to five pruning years.
+ * Which limb is cut when, over some pruning years.
  *
  * @param lanes in time order
  * @param notPlaced limbs that want something done for which no place was found, with why
@@ -33,6 +33,7 @@ public record RenovationPlan(List<Lane> lanes, List<NotPlaced> notPlaced) {
      * @param closes last day
      * @param quality how good the time is; empty for what is not bound to the species' windows
      * @param share of the living crown standing at the start of the pruning year, 0 to 1, taken by the cuts
+     * @param crop share of what the tree could bear as surveyed, 0 to 1, that is given up
      * @param allowance the share this lane may take; empty where the species has another rule
      * @param minutes for cuts and detail
      * @param overrun why more is taken than the allowance
@@ -46,6 +47,7 @@ public record RenovationPlan(List<Lane> lanes, List<NotPlaced> notPlaced) {
             Optional<Window.Quality> quality,
             List<PlannedCut> cuts,
             double share,
+            double crop,
             OptionalDouble allowance,
             int bigCuts,
             int minutes,
@@ -73,6 +75,7 @@ public record RenovationPlan(List<Lane> lanes, List<NotPlaced> notPlaced) {
      *
      * @param kind remove, shorten or bend
      * @param share of the living crown standing at the start of the pruning year, 0 to 1
+     * @param crop share of what the tree could bear as surveyed, 0 to 1, that goes with it
      * @param reasons why it is done otherwise than the limb's verdict says, if it is
      * @param byHand whether somebody moved it here
      * @param breaks what rules its place breaks; only a cut moved by hand can break any
@@ -81,6 +84,7 @@ public record RenovationPlan(List<Lane> lanes, List<NotPlaced> notPlaced) {
             String limb,
             Verdict kind,
             double share,
+            double crop,
             Cut cut,
             List<Reason> reasons,
             boolean byHand,

@@ -22,11 +22,16 @@ final class YearBudget {
     private double taken;
     private double takenInSummer;
     private int renewals;
+    /** Most that may go besides in a year in which a whole leader or stem goes. */
+    private final double besideAWholeLimb;
+    /** What such limbs took. */
+    private double wholeLimbs;
 
     /**
      * @param allowance what may still be taken; empty where another rule holds
      * @param mostBigCuts not looked at where there is no allowance
      * @param crownAtStart living crown at the start of the year, as a share of the one surveyed
+     * @param besideAWholeLimb share that may go besides in a year in which a whole leader or stem goes
      * @param before big cuts and renewals the year has seen already
      */
     YearBudget(
@@ -36,6 +41,7 @@ final class YearBudget {
             int mostBigCuts,
             boolean resting,
             double crownAtStart,
+            double besideAWholeLimb,
             TakenThisYear before) {
         this.year = year;
         this.allowance = allowance;
@@ -43,6 +49,7 @@ final class YearBudget {
         this.mostBigCuts = mostBigCuts;
         this.resting = resting;
         this.crownAtStart = crownAtStart;
+        this.besideAWholeLimb = besideAWholeLimb;
         this.bigCutLimbs.addAll(before.bigCuts());
         this.renewals = before.renewals();
     }
@@ -85,11 +92,28 @@ final class YearBudget {
             return Double.MAX_VALUE;
         }
         double ofYear = allowance.getAsDouble() - taken;
+        if (wholeLimbs > 0) {
+            ofYear = Math.min(ofYear, besideAWholeLimb - (taken - wholeLimbs));
+        }
         return summerOnly ? Math.min(ofYear, summerAllowance.orElseThrow() - takenInSummer) : ofYear;
     }
 
     boolean fits(double share, boolean summerOnly) {
         return share <= left(summerOnly) + ROUNDING;
+    }
+
+    /** Whether so little has gone this year that a whole leader or stem may. */
+    boolean roomForAWholeLimb() {
+        return allowance.isEmpty() || wholeLimbs == 0 && taken <= besideAWholeLimb + ROUNDING;
+    }
+
+    /** Whether a whole leader or stem goes this year, with what may go besides full. */
+    boolean fullBesideAWholeLimb(double share) {
+        return wholeLimbs > 0 && taken - wholeLimbs + share > besideAWholeLimb + ROUNDING;
+    }
+
+    double besideAWholeLimb() {
+        return besideAWholeLimb;
     }
 
     boolean roomForBigCut() {
@@ -113,8 +137,11 @@ final class YearBudget {
         return mostBigCuts;
     }
 
-    void take(Limb limb, Cut cut, double share, boolean summerOnly) {
+    void take(Limb limb, Cut cut, double share, boolean summerOnly, boolean wholeLimb) {
         taken += share;
+        if (wholeLimb) {
+            wholeLimbs += share;
+        }
         if (summerOnly) {
             takenInSummer += share;
         }

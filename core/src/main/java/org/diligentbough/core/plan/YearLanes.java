@@ -4,6 +4,7 @@ import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.OptionalDouble;
+import org.diligentbough.core.knowledge.Figure;
 import org.diligentbough.core.season.CuttingCalendar;
 import org.diligentbough.core.season.PruningYear;
 import org.diligentbough.core.season.Season;
@@ -46,7 +47,7 @@ final class YearLanes {
         TakenThisYear before = year.equals(now) ? taken : TakenThisYear.NOTHING;
         double atStart = before.share() < 1 ? left / (1 - before.share()) : left;
         if (!scene.traits().hasAllowance()) {
-            return new YearBudget(year, OptionalDouble.empty(), OptionalDouble.empty(), 0, resting, atStart, before);
+            return new YearBudget(year, OptionalDouble.empty(), OptionalDouble.empty(), 0, resting, atStart, 0, before);
         }
         TreeVerdict.Allowance allowance = tree.fullAllowance();
         double full = allowance.year().orElseThrow();
@@ -65,6 +66,7 @@ final class YearLanes {
                 allowance.bigCuts().orElseThrow(),
                 resting,
                 atStart,
+                scene.figure(Figure.BESIDE_A_WHOLE_LIMB),
                 before);
     }
 

@@ -6,10 +6,12 @@ import java.util.Collections;
 import java.util.Comparator;
 import java.util.Deque;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 
 /** Which limb grows from which, and where each is in space. Immutable. */
 public final class Branching {
@@ -24,6 +26,8 @@ public final class Branching {
     private final Map<String, Point> bases = new HashMap<>();
     private final List<Limb> onTrunk = new ArrayList<>();
     private final List<Limb> outwards = new ArrayList<>();
+    private final Map<String, Integer> numbers = new HashMap<>();
+    private final Set<String> living = new HashSet<>();
 
     /**
      * @throws IllegalArgumentException when two limbs share an id, a parent is unknown, limbs grow from each other in a
@@ -48,12 +52,17 @@ public final class Branching {
                             () -> onTrunk.add(limb));
         }
         onTrunk.sort(THICKEST_FIRST);
-        children.values().forEach(list -> list.sort(THICKEST_FIRST));
+        children.replaceAll((id, list) -> list.stream().sorted(THICKEST_FIRST).toList());
         Deque<Limb> waiting = new ArrayDeque<>(onTrunk);
         while (!waiting.isEmpty()) {
             Limb limb = waiting.removeFirst();
+            numbers.put(limb.id(), outwards.size());
             outwards.add(limb);
             bases.put(limb.id(), baseOf(limb));
+            boolean onLivingWood = limb.parent().isEmpty() || living.contains(limb.parent().get());
+            if (onLivingWood && !limb.has(FaultKind.DEAD) && !limb.has(FaultKind.STUB)) {
+                living.add(limb.id());
+            }
             waiting.addAll(childrenOf(limb));
         }
         if (outwards.size() != byId.size()) {
@@ -77,6 +86,11 @@ public final class Branching {
         return Collections.unmodifiableList(outwards);
     }
 
+    /** A limb's place among {@link #outwards()}. */
+    int number(String id) {
+        return numbers.get(id);
+    }
+
     /** The limbs on the trunk, thickest first. */
     public List<Limb> onTrunk() {
         return Collections.unmodifiableList(onTrunk);
@@ -92,7 +106,7 @@ public final class Branching {
 
     /** The limbs that grow from this one, thickest first. */
     public List<Limb> childrenOf(Limb limb) {
-        return Collections.unmodifiableList(children.getOrDefault(limb.id(), List.of()));
+        return children.getOrDefault(limb.id(), List.of());
     }
 
     public Optional<Limb> parentOf(Limb limb) {
@@ -118,9 +132,7 @@ public final class Branching {
 
     /** Whether it carries leaf: neither dead nor a stub, nor on one that is. */
     public boolean living(Limb limb) {
-        return !limb.has(FaultKind.DEAD)
-                && !limb.has(FaultKind.STUB)
-                && parentOf(limb).map(this::living).orElse(true);
+        return living.contains(limb.id());
     }
 
     /** Where the limb leaves. */

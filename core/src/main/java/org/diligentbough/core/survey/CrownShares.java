@@ -12,6 +12,7 @@ import java.util.Map;
 public final class CrownShares {
     private final Branching branching;
     private final Map<String, Double> shares = new HashMap<>();
+    private final Map<String, Double> own = new HashMap<>();
 
     public CrownShares(Branching branching) {
         this.branching = branching;
@@ -21,6 +22,11 @@ public final class CrownShares {
                 .sum();
         for (Limb limb : branching.outwards()) {
             shares.put(limb.id(), branching.living(limb) && whole > 0 ? shareOf(limb, whole) : 0.0);
+        }
+        for (Limb limb : branching.outwards()) {
+            double sideLimbs =
+                    livingSideLimbs(limb).stream().mapToDouble(this::of).sum();
+            own.put(limb.id(), Math.max(0, of(limb) - sideLimbs));
         }
     }
 
@@ -50,8 +56,7 @@ public final class CrownShares {
 
     /** Share on the limb itself, without its side limbs, 0 to 1. */
     public double own(Limb limb) {
-        double sideLimbs = livingSideLimbs(limb).stream().mapToDouble(this::of).sum();
-        return Math.max(0, of(limb) - sideLimbs);
+        return own.get(limb.id());
     }
 
     /** Share of what the limb carries of its own that goes when it is cut at a distance in metres from its base. */

@@ -148,7 +148,7 @@ public final class Scene {
     }
 
     /** The named leader, or in a tree to be kept to one leader the steepest limb on the trunk. */
-    boolean leader(Limb limb) {
+    public boolean leader(Limb limb) {
         if (limb.is(Role.LEADER)) {
             return true;
         }

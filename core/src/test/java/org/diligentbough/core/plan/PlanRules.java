@@ -73,7 +73,11 @@ public final class PlanRules {
             lane.overrun().ifPresent(why -> says.add(year));
             for (PlannedCut cut : lane.cuts()) {
                 all.merge(year, cut.share(), Double::sum);
-                boolean said = says(cut, ReasonCode.BREAKS_ALLOWANCE, ReasonCode.BREAKS_REST);
+                boolean said = says(
+                        cut,
+                        ReasonCode.BREAKS_ALLOWANCE,
+                        ReasonCode.BREAKS_REST,
+                        ReasonCode.BREAKS_BESIDE_A_WHOLE_LIMB);
                 if (!mayExceed(verdicts.get(cut.limb())) && !said) {
                     ordinary.merge(year, cut.share(), Double::sum);
                 }

@@ -20,6 +20,7 @@ import org.diligentbough.core.season.Season;
 import org.diligentbough.core.survey.Branching;
 import org.diligentbough.core.survey.FaultKind;
 import org.diligentbough.core.survey.OverTarget;
+import org.diligentbough.core.survey.Role;
 import org.diligentbough.core.verdict.Verdict;
 import org.junit.jupiter.api.Test;
 
@@ -121,7 +122,7 @@ class PlannerTest {
     }
 
     @Test
-    void wholeLimbsGoBeforeTopsAreLowered() {
+    void aWholeLimbDoesNotFallOutOfThePlanBehindTopsThatAreLowered() {
         SurveyBuilder tree = withFrame()
                 .limb("T", limb -> limb.diameter(14)
                         .angle(75)
@@ -130,7 +131,47 @@ class PlannerTest {
                         .fruiting(2))
                 .limb("X", limb -> limb.diameter(9).azimuth(180).fault(FaultKind.CROSSING_CENTRE));
         tree.targetHeightM = OptionalDouble.of(4.2);
-        assertThat(limbs(tree.evaluate().plan().lanes().get(0)).get(0)).isEqualTo("X");
+        RenovationPlan plan = tree.evaluate().plan();
+        assertThat(plan.notPlaced()).isEmpty();
+        assertThat(plan.lanes().subList(0, 2).stream().flatMap(lane -> limbs(lane).stream()))
+                .contains("X");
+    }
+
+    @Test
+    void whenAWholeLeaderGoesLittleElseDoesThatYear() {
+        SurveyBuilder tree = withFrame();
+        tree.limb("L", limb -> limb.diameter(11)
+                .angle(80)
+                .azimuth(60)
+                .role(Role.LEADER)
+                .fault(FaultKind.CRACKED));
+        for (int i = 0; i < 4; i++) {
+            int number = i;
+            tree.limb("C" + i, limb -> limb.diameter(5).azimuth(30 + 90 * number).fault(FaultKind.CROSSING_CENTRE));
+        }
+        RenovationPlan plan = tree.evaluate().plan();
+        Lane withLeader = plan.lanes().stream()
+                .filter(lane -> limbs(lane).contains("L"))
+                .findFirst()
+                .orElseThrow();
+        double leader = withLeader.cuts().stream()
+                .filter(cut -> cut.limb().equals("L"))
+                .mapToDouble(PlannedCut::share)
+                .sum();
+        assertThat(leader).isGreaterThan(0.15);
+        assertThat(withLeader.share() - leader).isLessThanOrEqualTo(0.05);
+        assertThat(plan.notPlaced()).isEmpty();
+    }
+
+    @Test
+    void theCropThatGoesWithALimbIsTold() {
+        SurveyBuilder tree = withFrame().limb("X", limb -> limb.diameter(6)
+                .azimuth(60)
+                .fruiting(2)
+                .fault(FaultKind.BROKEN));
+        Lane first = tree.evaluate().plan().lanes().get(0);
+        // All limbs are as fruitful as each other, so the crop goes with the leaf: 36 of 3 * 144 + 36.
+        assertThat(first.crop()).isCloseTo(36.0 / 468, within(1e-9));
     }
 
     @Test

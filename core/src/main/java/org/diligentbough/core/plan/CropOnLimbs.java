@@ -1,0 +1,35 @@
+package org.diligentbough.core.plan;
+
+import java.util.HashMap;
+import java.util.Map;
+import org.diligentbough.core.survey.Limb;
+import org.diligentbough.core.survey.LivingCrown;
+import org.diligentbough.core.verdict.Scene;
+
+/**
+ * What a tree could bear, by limb: the leaf a limb carries of its own times how fruitful it was found, 0 to 3 (own
+ * assumption). Limbs whose fruiting was not noted count for nothing.
+ */
+final class CropOnLimbs {
+    private final Map<String, Double> shares = new HashMap<>();
+
+    CropOnLimbs(Scene scene) {
+        double whole = 0;
+        for (Limb limb : scene.branching().outwards()) {
+            double crop = scene.shares().own(limb) * limb.fruiting().orElse(0);
+            shares.put(limb.id(), crop);
+            whole += crop;
+        }
+        double all = whole;
+        shares.replaceAll((limb, crop) -> all > 0 ? crop / all : 0);
+    }
+
+    /** Share of what the tree could bear as surveyed that is left on a crown, 0 to 1; 0 where nothing was noted. */
+    double on(LivingCrown crown) {
+        double sum = 0;
+        for (Map.Entry<String, Double> limb : shares.entrySet()) {
+            sum += limb.getValue() * crown.keptOf(limb.getKey());
+        }
+        return sum;
+    }
+}

@@ -1,0 +1,172 @@
+package org.diligentbough.core.plan;
+
+import static org.diligentbough.core.knowledge.Figure.BIG_CUT_CM;
+import static org.diligentbough.core.knowledge.Figure.PLAN_ONE_SIDE_COST;
+import static org.diligentbough.core.knowledge.Figure.PLAN_RISK_TIMES;
+import static org.diligentbough.core.knowledge.Figure.PLAN_SHORTENING_TIMES;
+import static org.diligentbough.core.knowledge.Figure.SAME_SIDE_DEG;
+import static org.diligentbough.core.knowledge.Figure.WORTH_LIGHT_WHOLE;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.TreeMap;
+import org.diligentbough.core.light.CrownLight;
+import org.diligentbough.core.plan.RenovationPlan.Lane;
+import org.diligentbough.core.plan.RenovationPlan.PlannedCut;
+import org.diligentbough.core.survey.Branching;
+import org.diligentbough.core.survey.Limb;
+import org.diligentbough.core.survey.LivingCrown;
+import org.diligentbough.core.verdict.LimbVerdict;
+import org.diligentbough.core.verdict.Scene;
+import org.diligentbough.core.verdict.Verdict;
+
+/**
+ * What a plan is worth as a whole, so that plans can be compared (own assumptions). Each pruning year is worth what has
+ * been gained by its end: danger and sickness gone, light let in, by all that is gone together, on what
+ * will stay; form; so what is done
+ * earlier counts longer. Big cuts of one year that stand on one side, or all at the top or all low down, cost something.
+ */
+final class PlanValue {
+    private final Scene scene;
+    private final CrownLight light;
+    private final Map<String, Worth> worth;
+    private final Map<Set<Made>, Double> lightOf = new HashMap<>();
+    private final double middleM;
+
+    private final Set<String> toGo = new HashSet<>();
+    /** What is left when all is cut that wants to be. */
+    private final LivingCrown inTheEnd;
+
+    /** A cut made. */
+    record Made(String limb, Verdict kind, double alongM) {
+        static Made of(PlannedCut cut) {
+            return new Made(cut.limb(), cut.kind(), cut.cut().place().alongM());
+        }
+
+        static Made of(LimbVerdict limb) {
+            return new Made(
+                    limb.limb().id(),
+                    limb.verdict(),
+                    limb.cut().orElseThrow().place().alongM());
+        }
+    }
+
+    /**
+     * @param cuts what wants to be cut or bent
+     * @param worth of each cut made alone, by the limb's tag
+     */
+    PlanValue(Scene scene, List<LimbVerdict> cuts, CrownLight light, Map<String, Worth> worth) {
+        this.scene = scene;
+        this.light = light;
+        this.worth = worth;
+        this.middleM = scene.tree().heightM() / 2;
+        Set<Made> all = new HashSet<>();
+        for (LimbVerdict limb : cuts) {
+            all.add(Made.of(limb));
+            if (limb.verdict() == Verdict.REMOVE) {
+                toGo.add(limb.limb().id());
+            }
+        }
+        this.inTheEnd = crown(all);
+    }
+
+    /** The worth of a plan over {@code years} pruning years from the one called {@code first}. */
+    double of(RenovationPlan plan, int first, int years) {
+        Map<Integer, List<PlannedCut>> byYear = new TreeMap<>();
+        for (Lane lane : plan.lanes()) {
+            byYear.computeIfAbsent(lane.year().year(), year -> new ArrayList<>())
+                    .addAll(lane.cuts());
+        }
+        Set<Made> made = new HashSet<>();
+        double sum = 0;
+        for (int year = Math.min(first, byYear.keySet().stream().findFirst().orElse(first));
+                year < first + years;
+                year++) {
+            List<PlannedCut> now = byYear.getOrDefault(year, List.of());
+            now.stream().map(Made::of).forEach(made::add);
+            sum += gained(made) - costOfPlaces(now);
+        }
+        return sum;
+    }
+
+    /** What is gained when these cuts are made. */
+    double gained(Set<Made> made) {
+        Map<String, Double> done = new HashMap<>();
+        made.forEach(cut -> done.merge(cut.limb(), partDone(cut), Math::max));
+        double sum = 0;
+        for (String limb : worth.keySet()) {
+            sum += done.getOrDefault(limb, 0.0) * ofItself(limb);
+        }
+        return sum + lightLetIn(made) / scene.figure(WORTH_LIGHT_WHOLE);
+    }
+
+    /** What is gained by one cut more. */
+    double gainedBy(LimbVerdict next, List<PlannedCut> before) {
+        Set<Made> made = new HashSet<>();
+        before.stream().map(Made::of).forEach(made::add);
+        double without = gained(made);
+        made.add(Made.of(next));
+        return gained(made) - without;
+    }
+
+    /** A limb only shortened on its way out has not done all it is to do. */
+    private double partDone(Made cut) {
+        boolean step = cut.kind() == Verdict.SHORTEN && toGo.contains(cut.limb());
+        return step ? 1 - cut.alongM() / scene.branching().get(cut.limb()).lengthM() : 1;
+    }
+
+    /** Danger and form; what a small cut does for the form goes with its cross-section, and a shortening grows out again. */
+    private double ofItself(String limb) {
+        Worth own = worth.get(limb);
+        double widthCm = scene.branching().get(limb).diameterCm() / scene.figure(BIG_CUT_CM);
+        double lasting = toGo.contains(limb) ? 1 : scene.figure(PLAN_SHORTENING_TIMES);
+        return scene.figure(PLAN_RISK_TIMES) * own.risk() + lasting * own.form() * Math.min(1, widthCm * widthCm);
+    }
+
+    private double lightLetIn(Set<Made> made) {
+        Double known = lightOf.get(made);
+        if (known == null) {
+            known = light.letIn(crown(made), inTheEnd);
+            lightOf.put(Set.copyOf(made), known);
+        }
+        return known;
+    }
+
+    private LivingCrown crown(Set<Made> made) {
+        LivingCrown crown = new LivingCrown(scene.branching(), scene.shares());
+        for (Made cut : made) {
+            Limb limb = scene.branching().get(cut.limb());
+            if (cut.kind() == Verdict.REMOVE) {
+                crown.remove(limb);
+            } else if (cut.kind() == Verdict.SHORTEN) {
+                crown.shorten(limb, cut.alongM());
+            }
+        }
+        return crown;
+    }
+
+    /** What it costs that big cuts of a year bare one side, or none is high or none is low. */
+    double costOfPlaces(List<PlannedCut> ofYear) {
+        List<Limb> big = ofYear.stream()
+                .filter(cut -> cut.cut().big())
+                .map(cut -> scene.branching().get(cut.limb()))
+                .toList();
+        int bad = 0;
+        for (int i = 0; i < big.size(); i++) {
+            for (int j = 0; j < i; j++) {
+                double apart =
+                        Branching.apartDeg(big.get(i).azimuthDeg(), big.get(j).azimuthDeg());
+                bad += apart < scene.figure(SAME_SIDE_DEG) ? 1 : 0;
+            }
+        }
+        long high = ofYear.stream()
+                .filter(cut -> cut.cut().big() && cut.cut().heightM() > middleM)
+                .count();
+        bad += big.size() > 1 && (high == 0 || high == big.size()) ? 1 : 0;
+        return scene.figure(PLAN_ONE_SIDE_COST) * bad;
+    }
+}
