@@ -8,7 +8,7 @@ import org.diligentbough.core.knowledge.Reason;
 import org.diligentbough.core.light.CrownLight;
 import org.diligentbough.core.light.Neighbour;
 import org.diligentbough.core.light.Sky;
-import org.diligentbough.core.plan.Pin;
+import org.diligentbough.core.plan.Edits;
 import org.diligentbough.core.plan.Planner;
 import org.diligentbough.core.plan.RenovationPlan;
 import org.diligentbough.core.plan.Worth;
@@ -57,17 +57,16 @@ public record Evaluation(
     /**
      * What is known besides the tree itself.
      *
-     * @param pins cuts moved by hand
+     * @param edits what people want of the plan otherwise than the rules
      * @param decisions about limbs
      * @param near trees that stand near, besides those the survey names
      * @param group the trees it is to be kept in balance with
      */
-    public record Given(List<Pin> pins, List<Decision> decisions, List<Neighbour> near, Optional<Group> group) {
+    public record Given(Edits edits, List<Decision> decisions, List<Neighbour> near, Optional<Group> group) {
         /** Nothing moved, nothing decided, nothing near but what the survey names. */
-        public static final Given NOTHING = new Given(List.of(), List.of(), List.of(), Optional.empty());
+        public static final Given NOTHING = new Given(Edits.NONE, List.of(), List.of(), Optional.empty());
 
         public Given {
-            pins = List.copyOf(pins);
             decisions = List.copyOf(decisions);
             near = List.copyOf(near);
         }
@@ -97,12 +96,15 @@ public record Evaluation(
                 rules.species().of(survey.tree().species()),
                 rules.knowledge(),
                 light.byLimb(),
-                today.answer() != MayCut.Answer.NO);
-        List<LimbVerdict> limbs = new LimbJudge(scene).judge(given.decisions());
+                today.answer() != MayCut.Answer.NO,
+                given.edits().allowance());
+        List<LimbVerdict> limbs = new LimbJudge(scene)
+                .judge(Stream.concat(given.decisions().stream(), given.edits().decisions().stream())
+                        .toList());
         TreeVerdict tree = new TreeJudge(scene, limbs, standing.taken()).judge();
         Map<String, Worth> worth = Worth.ofAll(scene, limbs, light);
-        RenovationPlan plan = new Planner(scene, limbs, tree, calendar, standing.taken(), given.pins(), light, worth)
-                .plan(survey.years().orElse(tree.yearsNeeded()));
+        RenovationPlan plan = new Planner(scene, limbs, tree, calendar, standing.taken(), given.edits(), light, worth)
+                .plan(given.edits().years().isPresent() ? given.edits().years() : survey.years());
         return new Evaluation(
                 scene,
                 light,

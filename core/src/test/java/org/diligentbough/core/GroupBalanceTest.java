@@ -8,6 +8,7 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import org.diligentbough.core.knowledge.Reason;
 import org.diligentbough.core.knowledge.ReasonCode;
+import org.diligentbough.core.plan.Edits;
 import org.diligentbough.core.survey.Group;
 import org.diligentbough.core.verdict.TableRow;
 import org.diligentbough.core.verdict.Verdict;
@@ -19,7 +20,7 @@ class GroupBalanceTest {
     private static Evaluation among(double othersM, SurveyBuilder tree) {
         return Evaluation.of(
                 Standing.asSurveyed(tree.build()),
-                new Evaluation.Given(List.of(), List.of(), List.of(), Optional.of(new Group("Row 2", 3, othersM))),
+                new Evaluation.Given(Edits.NONE, List.of(), List.of(), Optional.of(new Group("Row 2", 3, othersM))),
                 SurveyBuilder.RULES);
     }
 

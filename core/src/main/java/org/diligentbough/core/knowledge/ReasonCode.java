@@ -250,5 +250,16 @@ public enum ReasonCode {
     GROUP_STRONG,
     GROUP_WEAK,
     /** Share that may go besides in a year in which a whole leader or stem goes. */
-    BREAKS_BESIDE_A_WHOLE_LIMB
+    BREAKS_BESIDE_A_WHOLE_LIMB,
+    /** Share, who decided, why. */
+    ALLOWANCE_OWN,
+    SPLIT_BY_HAND,
+    /** Years the work wants of the crown, by the allowance. */
+    YEARS_BY_SHARE,
+    /** Years the big cuts want, how many there are, how many a year. */
+    YEARS_BY_BIG_CUTS,
+    YEARS_AS_A_RULE,
+    YEARS_REST_FIRST,
+    YEARS_TO_MAINTAIN,
+    YEARS_TO_PLACE_ALL
 }

@@ -6,6 +6,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import org.diligentbough.core.knowledge.Reason;
 import org.diligentbough.core.knowledge.ReasonCode;
 import org.diligentbough.core.season.CuttingCalendar;
@@ -27,9 +28,12 @@ final class ByHand {
     private final Scene scene;
     private final CuttingCalendar calendar;
     private final LocalDate today;
+    private final Set<String> split;
     private final Map<Key, Pin> pins = new LinkedHashMap<>();
 
-    ByHand(List<Pin> pins, Scene scene, CuttingCalendar calendar) {
+    /** @param split limbs asked to be shortened one year and removed another */
+    ByHand(List<Pin> pins, Set<String> split, Scene scene, CuttingCalendar calendar) {
+        this.split = split;
         Survey survey = scene.survey();
         this.scene = scene;
         this.calendar = calendar;
@@ -41,6 +45,10 @@ final class ByHand {
 
     Optional<Pin> pin(String limb, Verdict kind) {
         return Optional.ofNullable(pins.get(new Key(limb, kind)));
+    }
+
+    boolean split(LimbVerdict limb) {
+        return limb.verdict() == Verdict.REMOVE && split.contains(limb.limb().id());
     }
 
     /** The last year any cut was moved to. */

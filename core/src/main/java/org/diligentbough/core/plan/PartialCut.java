@@ -20,8 +20,11 @@ final class PartialCut {
     private final LivingCrown crown;
     private final YearBudget budget;
     private final CutSizing sizing;
+    private final double most;
 
-    PartialCut(Scene scene, LivingCrown crown, YearBudget budget) {
+    /** @param most share of the crown as surveyed that may go with it at most, 0 to 1 */
+    PartialCut(Scene scene, LivingCrown crown, YearBudget budget, double most) {
+        this.most = most;
         this.scene = scene;
         this.crown = crown;
         this.budget = budget;
@@ -54,18 +57,20 @@ final class PartialCut {
         return sizing.cut(limb, Place.at(CutKind.HEADING, leastM + (limb.lengthM() - leastM) * step / STEPS));
     }
 
-    private Optional<Cut> sideBranchCut(Limb limb, double fromM, double most) {
+    private Optional<Cut> sideBranchCut(Limb limb, double fromM, double best) {
         return scene.sideBranches(limb).stream()
                 .filter(branch -> branch.originM() >= fromM && branch.originM() < limb.lengthM())
                 .min(Comparator.comparingDouble(Limb::originM))
-                .filter(branch -> taken(limb, branch.originM()) >= WORTH_A_BRANCH * most)
+                .filter(branch -> taken(limb, branch.originM()) >= WORTH_A_BRANCH * best)
                 .map(branch ->
                         sizing.cut(limb, Place.toSideBranch(CutKind.TO_SIDE_BRANCH, branch.originM(), branch.id())))
                 .filter(cut -> fits(limb, cut));
     }
 
     private boolean fits(Limb limb, Cut cut) {
-        return budget.fits(budget.shareOfThisYear(taken(limb, cut.place().alongM())), false)
+        double taken = taken(limb, cut.place().alongM());
+        return taken <= most
+                && budget.fits(budget.shareOfThisYear(taken), false)
                 && (!cut.big() || budget.roomForBigCut());
     }
 

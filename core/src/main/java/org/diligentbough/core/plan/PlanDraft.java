@@ -139,8 +139,8 @@ final class PlanDraft {
         if (moved) {
             said.addAll(byHand.notes(lane));
         }
-        PlannedCut planned = new PlannedCut(
-                limb.limb().id(), kind, share, cropBefore - crop.on(crown), cut, said, moved, breaks);
+        PlannedCut planned =
+                new PlannedCut(limb.limb().id(), kind, share, cropBefore - crop.on(crown), cut, said, moved, breaks);
         lane.cuts.add(planned);
         made.add(planned);
     }
@@ -148,6 +148,7 @@ final class PlanDraft {
     private List<Reason> breaks(LimbVerdict limb, Cut cut, double share, LaneDraft lane) {
         return goesWith(limb.limb())
                 .map(parent -> List.of(scene.reason(ReasonCode.BREAKS_PARENT, parent.id())))
-                .orElseGet(() -> byHand.breaks(limb, cut, share, lane, first, renewalsPerYear(), wholeLimb(limb, limb.verdict())));
+                .orElseGet(() -> byHand.breaks(
+                        limb, cut, share, lane, first, renewalsPerYear(), wholeLimb(limb, limb.verdict())));
     }
 }

@@ -96,6 +96,8 @@ final class PlanMaker {
                 .map(limb -> new NotPlaced(limb.limb().id(), whyNot(limb, wanted)))
                 .toList();
         return new RenovationPlan(
+                wanted,
+                Optional.empty(),
                 draft.lanes.stream()
                         .sorted(Comparator.comparing(
                                         (LaneDraft lane) -> lane.budget.year().year())
@@ -145,11 +147,13 @@ final class PlanMaker {
                 () -> staged(limb) ? Optional.empty() : byHand.pin(limb.limb().id(), limb.verdict()));
     }
 
-    /** Whether a limb is too large for any year, so that it goes in two. */
+    /** Whether a limb is too large for any year, or was asked to be split, so that it goes in two. */
     private boolean staged(LimbVerdict limb) {
-        return scene.traits().hasAllowance()
-                && limb.verdict() == Verdict.REMOVE
-                && scene.shares().of(limb.limb()) > tree.fullAllowance().year().orElseThrow() + 1e-9;
+        return byHand.split(limb)
+                || scene.traits().hasAllowance()
+                        && limb.verdict() == Verdict.REMOVE
+                        && scene.shares().of(limb.limb())
+                                > tree.fullAllowance().year().orElseThrow() + 1e-9;
     }
 
     /** Puts what was moved by hand where it was moved to, whatever it breaks, and says so. */
@@ -171,9 +175,8 @@ final class PlanMaker {
     }
 
     private void placeFirstCut(LimbVerdict limb, Pin pin, LaneDraft lane) {
-        Optional<Cut> step = pin.kind() == Verdict.SHORTEN && limb.verdict() == Verdict.REMOVE
-                ? new PartialCut(scene, draft.crown, lane.budget).of(limb.limb())
-                : Optional.empty();
+        Optional<Cut> step =
+                pin.kind() == Verdict.SHORTEN && limb.verdict() == Verdict.REMOVE ? step(limb, lane) : Optional.empty();
         step.ifPresentOrElse(cut -> stage(limb, cut, lane, true), () -> place(limb, lane, true));
     }
 
@@ -204,7 +207,8 @@ final class PlanMaker {
 
     private Optional<LimbVerdict> nextFor(LaneDraft lane) {
         List<LimbVerdict> fitting = notMoved().stream()
-                .filter(limb -> limb.verdict() != Verdict.BEND && mayGoInto(limb, lane) && fits(limb, lane))
+                .filter(limb -> limb.verdict() != Verdict.BEND && !byHand.split(limb))
+                .filter(limb -> mayGoInto(limb, lane) && fits(limb, lane))
                 .toList();
         return fitting.isEmpty() ? Optional.empty() : Optional.of(turn.next(fitting, lane, draft.made));
     }
@@ -290,16 +294,23 @@ final class PlanMaker {
         }
         double full = tree.fullAllowance().year().orElseThrow();
         for (LimbVerdict limb : notMoved()) {
-            if (limb.verdict() == Verdict.BEND || draft.shareOf(limb, lane.budget) <= full + 1e-9) {
+            boolean tooLarge = byHand.split(limb) || draft.shareOf(limb, lane.budget) > full + 1e-9;
+            if (limb.verdict() == Verdict.BEND || !tooLarge) {
                 continue;
             }
-            Optional<Cut> step = new PartialCut(scene, draft.crown, lane.budget).of(limb.limb());
+            Optional<Cut> step = step(limb, lane);
             if (step.isPresent()) {
                 stage(limb, step.get(), lane, false);
                 return true;
             }
         }
         return false;
+    }
+
+    /** Where a limb is shortened on its way out; one that would fit a year but was asked to be split by about half. */
+    private Optional<Cut> step(LimbVerdict limb, LaneDraft lane) {
+        double most = byHand.split(limb) ? draft.crown.copy().remove(limb.limb()) / 2 : 1;
+        return new PartialCut(scene, draft.crown, lane.budget, most).of(limb.limb());
     }
 
     private void stage(LimbVerdict limb, Cut cut, LaneDraft lane, boolean moved) {
@@ -309,7 +320,10 @@ final class PlanMaker {
                 Verdict.SHORTEN,
                 cut,
                 lane,
-                List.of(scene.reason(removal ? ReasonCode.STAGED_FIRST : ReasonCode.STAGED_STEP)),
+                List.of(scene.reason(
+                        byHand.split(limb)
+                                ? ReasonCode.SPLIT_BY_HAND
+                                : removal ? ReasonCode.STAGED_FIRST : ReasonCode.STAGED_STEP)),
                 moved);
         draft.waiting.remove(limb.limb().id());
         if (removal) {

@@ -8,6 +8,10 @@ import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalInt;
+import org.diligentbough.core.knowledge.Reason;
+import org.diligentbough.core.knowledge.ReasonCode;
 import org.diligentbough.core.light.CrownLight;
 import org.diligentbough.core.plan.RenovationPlan.Lane;
 import org.diligentbough.core.plan.RenovationPlan.PlannedCut;
@@ -27,6 +31,8 @@ import org.diligentbough.core.verdict.Verdict;
  * that helps. How far this falls short of the best there is, is measured in the tests.
  */
 public final class Planner {
+    /** More are not suggested: by then the tree is another. */
+    private static final int MOST_YEARS = 5;
     /** Orders tried at most; far more than trees of a dozen cuts want. */
     private static final int MOST_TRIES = 600;
     /** What differs by less is alike: the light of limbs that mirror each other differs in its last digits. */
@@ -44,7 +50,7 @@ public final class Planner {
 
     /**
      * @param taken what the running pruning year has seen already
-     * @param pins cuts moved by hand; one whose limb or time is past is passed over
+     * @param edits what people want otherwise; a cut moved whose limb or time is past is passed over
      * @param light in the crown as it stands
      * @param worth of each cut made alone, by the limb's tag
      */
@@ -54,25 +60,62 @@ public final class Planner {
             TreeVerdict tree,
             CuttingCalendar calendar,
             TakenThisYear taken,
-            List<Pin> pins,
+            Edits edits,
             CrownLight light,
             Map<String, Worth> worth) {
         this.scene = scene;
         this.tree = tree;
         this.years = new YearLanes(scene, tree, calendar, taken);
-        this.byHand = new ByHand(pins, scene, calendar);
         this.cuts = limbs.stream()
                 .filter(limb -> limb.cut().isPresent())
                 .sorted(new CutOrder(worth))
                 .toList();
+        this.byHand = new ByHand(pins(edits), edits.split(), scene, calendar);
         this.value = new PlanValue(scene, cuts, light, worth);
+    }
+
+    /** What was moved, and what was insisted on, which comes first of all. */
+    private List<Pin> pins(Edits edits) {
+        List<Pin> pins = new ArrayList<>(edits.pins());
+        years.firstWindow().ifPresent(window -> cuts.stream()
+                .filter(limb -> edits.insisted().contains(limb.limb().id()))
+                .map(limb -> new Pin(
+                        limb.limb().id(),
+                        inSteps(limb, edits) ? Verdict.SHORTEN : limb.verdict(),
+                        years.first().year(),
+                        window.season(),
+                        Optional.of(window.quality())))
+                .forEach(pins::add));
+        return pins;
+    }
+
+    private boolean inSteps(LimbVerdict limb, Edits edits) {
+        boolean split = edits.split().contains(limb.limb().id())
+                || limb.crownShare() > tree.fullAllowance().year().orElse(1);
+        return limb.verdict() == Verdict.REMOVE && split;
+    }
+
+    /** The plan over as many years as were asked for, else over as many as the work wants, five at most. */
+    public RenovationPlan plan(OptionalInt asked) {
+        if (asked.isPresent()) {
+            return plan(asked.getAsInt());
+        }
+        int years = tree.yearsNeeded();
+        Reason why = tree.yearsWhy();
+        while (scene.traits().hasAllowance()
+                && years < MOST_YEARS
+                && !tried(years, commonOrder()).plan().placesAll()) {
+            years++;
+            why = scene.reason(ReasonCode.YEARS_TO_PLACE_ALL, years);
+        }
+        return plan(years).because(why);
     }
 
     /** A plan with what it is worth. */
     private record Tried(List<String> order, RenovationPlan plan, double value) {}
 
     /** The plan over {@code wanted} pruning years, one at least, from the first in which the tree can still be cut. */
-    public RenovationPlan plan(int wanted) {
+    private RenovationPlan plan(int wanted) {
         Tried best = tried(wanted, commonOrder());
         if (!scene.traits().hasAllowance() || !toBetter(best)) {
             return best.plan();
@@ -93,7 +136,8 @@ public final class Planner {
 
     /** What a plan is worth over so many years. */
     double value(RenovationPlan plan, int wanted) {
-        return value.of(plan, years.now().year(), years.first().year() - years.now().year() + wanted);
+        return value.of(
+                plan, years.now().year(), years.first().year() - years.now().year() + wanted);
     }
 
     /** What sets of cuts are worth. */
@@ -103,8 +147,10 @@ public final class Planner {
 
     /** Whether anything has to wait for something else. */
     private static boolean toBetter(Tried plan) {
-        long years =
-                plan.plan().lanes().stream().map(lane -> lane.year().year()).distinct().count();
+        long years = plan.plan().lanes().stream()
+                .map(lane -> lane.year().year())
+                .distinct()
+                .count();
         return years > 1 || !plan.plan().notPlaced().isEmpty();
     }
 
@@ -146,14 +192,15 @@ public final class Planner {
     /** By what is gained after what is gone already, for the crown it takes. */
     private PlanMaker.Turn byGain() {
         return (fitting, lane, made) -> fitting.stream()
-                .max(Comparator.comparingLong(limb -> Math.round(
-                        value.gainedBy(limb, made) / Math.max(LEAST_TAKEN, limb.crownShare()) / ALIKE)))
+                .max(Comparator.comparingLong(limb ->
+                        Math.round(value.gainedBy(limb, made) / Math.max(LEAST_TAKEN, limb.crownShare()) / ALIKE)))
                 .orElseThrow();
     }
 
     private static PlanMaker.Turn in(List<String> order) {
         return (fitting, lane, made) -> Collections.min(
-                fitting, Comparator.comparingInt(limb -> order.indexOf(limb.limb().id())));
+                fitting,
+                Comparator.comparingInt(limb -> order.indexOf(limb.limb().id())));
     }
 
     /** What can be done to the turns of two cuts. */

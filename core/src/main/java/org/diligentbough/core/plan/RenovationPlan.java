@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import org.diligentbough.core.knowledge.Reason;
+import org.diligentbough.core.knowledge.ReasonCode;
 import org.diligentbough.core.season.PruningYear;
 import org.diligentbough.core.season.Season;
 import org.diligentbough.core.season.Window;
@@ -17,13 +18,28 @@ import org.diligentbough.core.verdict.Verdict;
 /**
  * Which limb is cut when, over some pruning years.
  *
+ * @param years pruning years planned over, one at least
+ * @param yearsWhy why so many are suggested; empty when so many were asked for
  * @param lanes in time order
  * @param notPlaced limbs that want something done for which no place was found, with why
  */
-public record RenovationPlan(List<Lane> lanes, List<NotPlaced> notPlaced) {
+public record RenovationPlan(int years, Optional<Reason> yearsWhy, List<Lane> lanes, List<NotPlaced> notPlaced) {
     public RenovationPlan {
         lanes = List.copyOf(lanes);
         notPlaced = List.copyOf(notPlaced);
+    }
+
+    /** Whether everything found a place. */
+    public boolean placesAll() {
+        return notPlaced.isEmpty()
+                && lanes.stream()
+                        .flatMap(lane -> lane.cuts().stream())
+                        .flatMap(cut -> cut.reasons().stream())
+                        .noneMatch(reason -> reason.code() == ReasonCode.STAGED_REST_LATER);
+    }
+
+    RenovationPlan because(Reason why) {
+        return new RenovationPlan(years, Optional.of(why), lanes, notPlaced);
     }
 
     /**

@@ -3,6 +3,7 @@ package org.diligentbough.core.plan;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.OptionalDouble;
 import org.diligentbough.core.knowledge.Figure;
 import org.diligentbough.core.season.CuttingCalendar;
@@ -79,6 +80,11 @@ final class YearLanes {
         return all.stream()
                 .filter(window -> hasBest ? best(window) : window.quality() == Window.Quality.WITH_CARE)
                 .toList();
+    }
+
+    /** The first main window there is. */
+    Optional<Window> firstWindow() {
+        return mainWindows(first()).stream().findFirst();
     }
 
     /** Summer cutting checks growth: a rank tree gets part of its work then, before winter's is given out. */

@@ -59,7 +59,8 @@ public final class Branching {
             numbers.put(limb.id(), outwards.size());
             outwards.add(limb);
             bases.put(limb.id(), baseOf(limb));
-            boolean onLivingWood = limb.parent().isEmpty() || living.contains(limb.parent().get());
+            boolean onLivingWood =
+                    limb.parent().isEmpty() || living.contains(limb.parent().get());
             if (onLivingWood && !limb.has(FaultKind.DEAD) && !limb.has(FaultKind.STUB)) {
                 living.add(limb.id());
             }

@@ -53,7 +53,8 @@ public final class LimbJudge {
         byTable.forEach(limb -> verdicts.put(limb.limb().id(), limb.verdict()));
         decided.stream()
                 .filter(decision -> verdicts.containsKey(decision.limb()))
-                .filter(decision -> verdicts.get(decision.limb()) != decision.verdict())
+                .filter(decision -> verdicts.get(decision.limb()) != decision.verdict()
+                        || decision.alongM().isPresent())
                 .forEach(decision -> decisions.put(decision.limb(), decision));
         return decisions.isEmpty() ? byTable : judge();
     }
@@ -141,10 +142,16 @@ public final class LimbJudge {
         Reason why = scene.reason(ReasonCode.DECIDED, decision.by(), decision.on());
         return switch (decision.verdict()) {
             case REMOVE -> Finding.remove(TableRow.DECIDED, why);
-            case SHORTEN -> Finding.act(TableRow.DECIDED, Verdict.SHORTEN, scene.shortenByAThird(limb), why);
+            case SHORTEN -> Finding.act(TableRow.DECIDED, Verdict.SHORTEN, shortenedAt(limb, decision), why);
             case BEND -> Finding.act(TableRow.DECIDED, Verdict.BEND, Place.at(CutKind.BEND, limb.lengthM() / 2), why);
             default -> Finding.leave(TableRow.DECIDED, decision.verdict(), why);
         };
+    }
+
+    private Place shortenedAt(Limb limb, Decision decision) {
+        return decision.alongM().isPresent()
+                ? scene.shortenAt(limb, decision.alongM().getAsDouble())
+                : scene.shortenByAThird(limb);
     }
 
     private Stream<Finding> otherTreeRows(Limb limb) {

@@ -34,6 +34,7 @@ public final class Scene {
     private final CrownShares shares;
     private final Map<String, Double> light;
     private final boolean windowOpenToday;
+    private final Optional<OwnAllowance> ownAllowance;
     private final Set<String> inPairs = new HashSet<>();
     private final Set<String> weakGrafts;
 
@@ -47,6 +48,18 @@ public final class Scene {
             Knowledge knowledge,
             Map<String, Double> light,
             boolean windowOpenToday) {
+        this(survey, traits, knowledge, light, windowOpenToday, Optional.empty());
+    }
+
+    /** The same with an allowance of the tree's own. */
+    public Scene(
+            Survey survey,
+            SpeciesTraits traits,
+            Knowledge knowledge,
+            Map<String, Double> light,
+            boolean windowOpenToday,
+            Optional<OwnAllowance> ownAllowance) {
+        this.ownAllowance = ownAllowance;
         this.survey = survey;
         this.traits = traits;
         this.knowledge = knowledge;
@@ -92,11 +105,18 @@ public final class Scene {
         if (!traits.hasAllowance()) {
             return 1;
         }
+        if (ownAllowance.isPresent()) {
+            return ownAllowance.get().share();
+        }
         return switch (traits.group()) {
             case PEACH -> figure(Figure.PEACH_ALLOWANCE);
             case EVERGREEN -> figure(Figure.CITRUS_ALLOWANCE);
             default -> survey.site().policy().allowance().share();
         };
+    }
+
+    Optional<OwnAllowance> ownAllowance() {
+        return ownAllowance;
     }
 
     public double figure(Figure figure) {
@@ -234,7 +254,11 @@ public final class Scene {
 
     /** Where a limb is cut when it is to lose about a third: to a side branch there, else to a bud. */
     Place shortenByAThird(Limb limb) {
-        double wantedM = limb.lengthM() * (1 - figure(Figure.DEFAULT_SHORTENING_SHARE));
+        return shortenAt(limb, limb.lengthM() * (1 - figure(Figure.DEFAULT_SHORTENING_SHARE)));
+    }
+
+    /** Where a limb is cut at a distance in metres from its base or further out: to a side branch, else to a bud there. */
+    Place shortenAt(Limb limb, double wantedM) {
         Optional<Limb> branch = sideBranches(limb).stream()
                 .filter(this::outward)
                 .filter(candidate -> candidate.originM() >= wantedM - 1e-9 && candidate.originM() < limb.lengthM())

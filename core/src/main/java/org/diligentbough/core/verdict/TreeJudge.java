@@ -73,6 +73,7 @@ public final class TreeJudge {
         }
         vigour.ifPresent(found -> reasons.add(
                 scene.reason(ReasonCode.VIGOUR, tree.shootExtensionCm().orElseThrow(), found)));
+        int years = yearsNeeded(!renovate.isEmpty(), !rest.isEmpty());
         return new TreeVerdict(
                 triage,
                 vigour,
@@ -80,7 +81,8 @@ public final class TreeJudge {
                 !rest.isEmpty(),
                 allowance,
                 allowance(false),
-                yearsNeeded(!renovate.isEmpty(), !rest.isEmpty()));
+                years,
+                yearsWhy(years, !rest.isEmpty()));
     }
 
     private Optional<Vigour> vigour() {
@@ -235,16 +237,18 @@ public final class TreeJudge {
                 scene.traits().mainCutDormant() && !scene.formWanted().trained();
         double summer = dormantMain ? Math.min(year, policy().summerAllowance()) : year;
         List<Reason> reasons = new ArrayList<>();
-        reasons.add(
-                switch (scene.traits().group()) {
-                    case PEACH -> scene.reason(ReasonCode.ALLOWANCE_PEACH);
-                    case EVERGREEN -> scene.reason(ReasonCode.ALLOWANCE_CITRUS);
-                    default ->
-                        scene.reason(
-                                policy().allowance() == Policy.Allowance.THIRD
-                                        ? ReasonCode.ALLOWANCE_THIRD
-                                        : ReasonCode.ALLOWANCE_QUARTER);
-                });
+        Optional<Reason> own = scene.ownAllowance()
+                .map(allowance ->
+                        scene.reason(ReasonCode.ALLOWANCE_OWN, allowance.share(), allowance.by(), allowance.why()));
+        reasons.add(own.orElseGet(() -> switch (scene.traits().group()) {
+            case PEACH -> scene.reason(ReasonCode.ALLOWANCE_PEACH);
+            case EVERGREEN -> scene.reason(ReasonCode.ALLOWANCE_CITRUS);
+            default ->
+                scene.reason(
+                        policy().allowance() == Policy.Allowance.THIRD
+                                ? ReasonCode.ALLOWANCE_THIRD
+                                : ReasonCode.ALLOWANCE_QUARTER);
+        }));
         if (dormantMain) {
             reasons.add(scene.reason(ReasonCode.ALLOWANCE_SUMMER, policy().summerAllowance()));
         }
@@ -267,13 +271,34 @@ public final class TreeJudge {
 
     /** Three years as a rule for a renovation, two to five by need; one for a tree that is maintained. */
     private int yearsNeeded(boolean renovate, boolean rest) {
-        int byShare = scene.traits().hasAllowance() ? yearsToTake(liveShareWanted()) : 1;
-        int byBigCuts = scene.traits().hasAllowance() && policy().bigCuts() > 0
-                ? (int) Math.ceil((double) bigCutsWanted() / policy().bigCuts())
-                : 1;
-        int need = Math.max(1, Math.max(byShare, byBigCuts));
+        int need = Math.max(1, Math.max(yearsByShare(), yearsByBigCuts()));
         int years = renovate ? Math.max(USUAL_YEARS, need) : need;
         return Math.min(MOST_YEARS, rest ? Math.max(years, need + 1) : years);
+    }
+
+    private Reason yearsWhy(int years, boolean rest) {
+        if (rest) {
+            return scene.reason(ReasonCode.YEARS_REST_FIRST, years);
+        }
+        if (yearsByShare() >= years && years > 1) {
+            return scene.reason(ReasonCode.YEARS_BY_SHARE, years, liveShareWanted(), scene.yearAllowance());
+        }
+        if (yearsByBigCuts() >= years && years > 1) {
+            return scene.reason(ReasonCode.YEARS_BY_BIG_CUTS, years, bigCutsWanted(), policy().bigCuts());
+        }
+        return years == 1
+                ? scene.reason(ReasonCode.YEARS_TO_MAINTAIN)
+                : scene.reason(ReasonCode.YEARS_AS_A_RULE, years);
+    }
+
+    private int yearsByShare() {
+        return scene.traits().hasAllowance() ? yearsToTake(liveShareWanted()) : 1;
+    }
+
+    private int yearsByBigCuts() {
+        return scene.traits().hasAllowance() && policy().bigCuts() > 0
+                ? (int) Math.ceil((double) bigCutsWanted() / policy().bigCuts())
+                : 1;
     }
 
     /** Years to take a share of the crown when each takes its allowance of what the year before left. */

@@ -14,6 +14,7 @@ import org.diligentbough.core.knowledge.Reason;
  * @param allowance what this year may take: nothing while it rests
  * @param fullAllowance what a year may take when it does not rest
  * @param yearsNeeded pruning years the work wants, 1 to 5
+ * @param yearsWhy why so many
  */
 public record TreeVerdict(
         Triage triage,
@@ -22,7 +23,8 @@ public record TreeVerdict(
         boolean resting,
         Allowance allowance,
         Allowance fullAllowance,
-        int yearsNeeded) {
+        int yearsNeeded,
+        Reason yearsWhy) {
     public TreeVerdict {
         reasons = List.copyOf(reasons);
     }

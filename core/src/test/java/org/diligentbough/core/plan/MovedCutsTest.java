@@ -30,7 +30,7 @@ class MovedCutsTest {
     private static Evaluation with(SurveyBuilder tree, Pin... pins) {
         return Evaluation.of(
                 Standing.asSurveyed(tree.build()),
-                new Evaluation.Given(List.of(pins), List.of(), List.of(), Optional.empty()),
+                new Evaluation.Given(Edits.moved(List.of(pins)), List.of(), List.of(), Optional.empty()),
                 SurveyBuilder.RULES);
     }
 

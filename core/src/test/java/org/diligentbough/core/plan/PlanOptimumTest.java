@@ -30,8 +30,15 @@ class PlanOptimumTest {
     private static final int MOST_CUTS = 12;
     private static final int YEARS = 3;
     private static final FaultKind[] FAULTS = {
-        FaultKind.CROSSING_CENTRE, FaultKind.INWARD, FaultKind.WEEPING, FaultKind.CROWDED, FaultKind.OVERLONG,
-        FaultKind.UPRIGHT_UNFRUITFUL, FaultKind.BROKEN, FaultKind.LOW, FaultKind.ENCROACHING
+        FaultKind.CROSSING_CENTRE,
+        FaultKind.INWARD,
+        FaultKind.WEEPING,
+        FaultKind.CROWDED,
+        FaultKind.OVERLONG,
+        FaultKind.UPRIGHT_UNFRUITFUL,
+        FaultKind.BROKEN,
+        FaultKind.LOW,
+        FaultKind.ENCROACHING
     };
 
     private static SurveyBuilder tree(long seed) {
@@ -94,7 +101,7 @@ class PlanOptimumTest {
                 evaluation.tree(),
                 evaluation.calendar(),
                 TakenThisYear.NOTHING,
-                List.of(),
+                Edits.NONE,
                 evaluation.light(),
                 evaluation.worth());
         double found = planner.value(evaluation.plan(), YEARS);
@@ -134,7 +141,8 @@ class PlanOptimumTest {
                             crown.remove(limb.limb());
                         } else {
                             crown.shorten(
-                                    limb.limb(), limb.cut().orElseThrow().place().alongM());
+                                    limb.limb(),
+                                    limb.cut().orElseThrow().place().alongM());
                         }
                     }
                 }
@@ -158,8 +166,8 @@ class PlanOptimumTest {
                     }
                     for (int now = rest; ; now = (now - 1) & rest) {
                         int after = before | now;
-                        boolean allowed = left[before] - left[after] <= allowance * left[before] + 1e-9
-                                && big[now] <= 3;
+                        boolean allowed =
+                                left[before] - left[after] <= allowance * left[before] + 1e-9 && big[now] <= 3;
                         if (allowed) {
                             double sum = bestOf[before] + gained[after] - costOfPlaces[now];
                             next[after] = Math.max(next[after], sum);

@@ -147,7 +147,8 @@ class PlannerTest {
                 .fault(FaultKind.CRACKED));
         for (int i = 0; i < 4; i++) {
             int number = i;
-            tree.limb("C" + i, limb -> limb.diameter(5).azimuth(30 + 90 * number).fault(FaultKind.CROSSING_CENTRE));
+            tree.limb(
+                    "C" + i, limb -> limb.diameter(5).azimuth(30 + 90 * number).fault(FaultKind.CROSSING_CENTRE));
         }
         RenovationPlan plan = tree.evaluate().plan();
         Lane withLeader = plan.lanes().stream()
@@ -165,10 +166,8 @@ class PlannerTest {
 
     @Test
     void theCropThatGoesWithALimbIsTold() {
-        SurveyBuilder tree = withFrame().limb("X", limb -> limb.diameter(6)
-                .azimuth(60)
-                .fruiting(2)
-                .fault(FaultKind.BROKEN));
+        SurveyBuilder tree = withFrame()
+                .limb("X", limb -> limb.diameter(6).azimuth(60).fruiting(2).fault(FaultKind.BROKEN));
         Lane first = tree.evaluate().plan().lanes().get(0);
         // All limbs are as fruitful as each other, so the crop goes with the leaf: 36 of 3 * 144 + 36.
         assertThat(first.crop()).isCloseTo(36.0 / 468, within(1e-9));

@@ -13,6 +13,7 @@ import org.diligentbough.core.Evaluation;
 import org.diligentbough.core.SurveyBuilder;
 import org.diligentbough.core.knowledge.Reason;
 import org.diligentbough.core.knowledge.ReasonCode;
+import org.diligentbough.core.plan.Edits;
 import org.diligentbough.core.survey.FaultKind;
 import org.diligentbough.core.survey.OverTarget;
 import org.diligentbough.core.visit.Standing;
@@ -24,7 +25,7 @@ class DecisionTest {
         Decision decision = new Decision(limb, verdict, "Tamsin Oke", LocalDate.of(2027, 2, 20));
         return Evaluation.of(
                 Standing.asSurveyed(tree.build()),
-                new Evaluation.Given(List.of(), List.of(decision), List.of(), Optional.empty()),
+                new Evaluation.Given(Edits.NONE, List.of(decision), List.of(), Optional.empty()),
                 RULES);
     }
 

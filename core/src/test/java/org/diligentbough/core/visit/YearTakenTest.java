@@ -9,6 +9,7 @@ import java.util.Optional;
 import org.diligentbough.core.Evaluation;
 import org.diligentbough.core.SurveyBuilder;
 import org.diligentbough.core.orchard.Species;
+import org.diligentbough.core.plan.Edits;
 import org.diligentbough.core.plan.Pin;
 import org.diligentbough.core.plan.PlanRules;
 import org.diligentbough.core.plan.RenovationPlan.Lane;
@@ -55,7 +56,7 @@ class YearTakenTest {
     private static Evaluation judged(Standing standing, Pin... pins) {
         return Evaluation.of(
                 standing,
-                new Evaluation.Given(List.of(pins), List.of(), List.of(), Optional.empty()),
+                new Evaluation.Given(Edits.moved(List.of(pins)), List.of(), List.of(), Optional.empty()),
                 SurveyBuilder.RULES);
     }
 

@@ -7,6 +7,7 @@ import java.util.OptionalDouble;
 import org.diligentbough.core.Evaluation;
 import org.diligentbough.core.knowledge.Codes;
 import org.diligentbough.core.light.Neighbour;
+import org.diligentbough.core.plan.Edits;
 import org.diligentbough.core.plan.RenovationPlan;
 import org.diligentbough.core.season.PruningYear;
 import org.diligentbough.core.survey.Survey;
@@ -103,7 +104,7 @@ public class JudgementService {
         TreeRow tree = orchard.tree(treeId);
         List<Neighbour> near = neighbours.of(tree);
         Evaluation.Given given = new Evaluation.Given(
-                pinsOf(treeId).stream().map(PinData::toPin).toList(),
+                Edits.moved(pinsOf(treeId).stream().map(PinData::toPin).toList()),
                 opinions.decisions(treeId).stream()
                         .map(decision -> new Decision(
                                 decision.limb(),

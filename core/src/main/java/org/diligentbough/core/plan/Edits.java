@@ -1,0 +1,42 @@
+package org.diligentbough.core.plan;
+
+import java.util.List;
+import java.util.Optional;
+import java.util.OptionalInt;
+import java.util.Set;
+import org.diligentbough.core.verdict.Decision;
+import org.diligentbough.core.verdict.OwnAllowance;
+
+/**
+ * What people want of a tree's plan other than the rules would make it. The rules fill in around it.
+ *
+ * @param years pruning years to plan over, one at least; empty leaves it to the survey and the judgement
+ * @param allowance of this tree, where it is not the site's
+ * @param pins cuts moved to a time
+ * @param decisions cuts forbidden, as limbs to keep, and cuts added that the judgement did not propose
+ * @param insisted limbs whose cut is to be made first, whatever that breaks
+ * @param split limbs to be shortened one year and removed another
+ */
+public record Edits(
+        OptionalInt years,
+        Optional<OwnAllowance> allowance,
+        List<Pin> pins,
+        List<Decision> decisions,
+        Set<String> insisted,
+        Set<String> split) {
+    /** All left to the rules. */
+    public static final Edits NONE =
+            new Edits(OptionalInt.empty(), Optional.empty(), List.of(), List.of(), Set.of(), Set.of());
+
+    public Edits {
+        pins = List.copyOf(pins);
+        decisions = List.copyOf(decisions);
+        insisted = Set.copyOf(insisted);
+        split = Set.copyOf(split);
+    }
+
+    /** Only cuts moved. */
+    public static Edits moved(List<Pin> pins) {
+        return new Edits(OptionalInt.empty(), Optional.empty(), pins, List.of(), Set.of(), Set.of());
+    }
+}
