@@ -8,6 +8,7 @@ import org.diligentbough.core.knowledge.Reason;
 import org.diligentbough.core.light.CrownLight;
 import org.diligentbough.core.light.Neighbour;
 import org.diligentbough.core.light.Sky;
+import org.diligentbough.core.outlook.Planned;
 import org.diligentbough.core.plan.Edits;
 import org.diligentbough.core.plan.Planner;
 import org.diligentbough.core.plan.RenovationPlan;
@@ -126,6 +127,17 @@ public record Evaluation(
     /** The same with what the weather says of today; the plan does not hang on a day's weather. */
     public Evaluation heldBy(Weather.Holds weather) {
         return new Evaluation(scene, light, tree, limbs, worth, plan, calendar, today.in(weather), cautions);
+    }
+
+    /** The tree with its plan, to look ahead from. */
+    public Planned planned() {
+        return new Planned(
+                scene,
+                light,
+                tree,
+                limbs,
+                plan,
+                calendar.pruningYear(scene.survey().today()));
     }
 
     /** What is left of the crown when all the plan's cuts are made. */

@@ -109,7 +109,32 @@ public enum Figure {
     BESIDE_A_WHOLE_LIMB("share", 0, 0.3),
     PLAN_RISK_TIMES("times", 1, 20),
     PLAN_ONE_SIDE_COST("worth", 0, 1),
-    PLAN_SHORTENING_TIMES("times", 0, 1);
+    PLAN_SHORTENING_TIMES("times", 0, 1),
+    OUTLOOK_EXTENSION("share", 0, 1),
+    OUTLOOK_LEAF_GROWTH("share", 0, 0.3),
+    OUTLOOK_FULL_GROWTH_LIGHT("share", 0.1, 1),
+    OUTLOOK_SLOWS_SHARE("share", 0.01, 1),
+    OUTLOOK_UNPRUNED_TIMES("times", 1, 3),
+    OUTLOOK_UNKNOWN_STOCK_TIMES("times", 1, 3),
+    OUTLOOK_DYING_LIGHT("share", 0, 0.3),
+    OUTLOOK_DYING_A_YEAR("share", 0, 1),
+    OUTLOOK_DEAD_FROM("share", 0.1, 1),
+    OUTLOOK_REGROWTH("times", 0, 5),
+    OUTLOOK_REGROWTH_MOST("share", 0, 2),
+    OUTLOOK_REGROWTH_FILLING("share", 0, 1),
+    OUTLOOK_SUMMER_REGROWTH("times", 0, 1),
+    OUTLOOK_HEADING_REGROWTH("times", 1, 3),
+    OUTLOOK_SHOOTS("shoots/m2", 0, 100),
+    OUTLOOK_SHOOT_M("m", 0, 2),
+    OUTLOOK_UPRIGHTS_A_YEAR("shoots", 0, 50),
+    OUTLOOK_NO_CROP_OVER("share", 0.01, 1),
+    OUTLOOK_BUSH_ALLOWANCE("share", 0, 1),
+    OUTLOOK_FRUIT_TURN("share", 0, 1),
+    OUTLOOK_SPLIT_NARROW("share", 0, 1),
+    OUTLOOK_SPLIT_INCLUDED("share", 0, 1),
+    OUTLOOK_SPLIT_CRACKED("share", 0, 1),
+    OUTLOOK_SPLIT_GROWTH("share", 0, 1),
+    OUTLOOK_BAND("share", 0, 0.9);
 
     private final String unit;
     private final double min;

@@ -22,6 +22,7 @@ import org.diligentbough.core.survey.Survey.Surrounding;
  */
 public final class CrownLight {
     private static final int SLICES = 3;
+    private static final int FEW_SLICES = 2;
 
     private final List<Limb> limbs = new ArrayList<>();
     private final Map<String, Integer> number = new LinkedHashMap<>();
@@ -53,7 +54,7 @@ public final class CrownLight {
         this.neighbours = new ArrayList<>(near);
         survey.surroundings().stream()
                 .filter(thing -> thing.kind() == Surrounding.Kind.TREE)
-                .map(CrownLight::neighbour)
+                .map(Neighbour::of)
                 .forEach(neighbours::add);
         neighbours.forEach(tree -> bodies.add(tree.leaf(knowledge)));
         this.screens = survey.surroundings().stream()
@@ -67,17 +68,6 @@ public final class CrownLight {
         this.onALimb = limbs.isEmpty() ? 1 : places.size() / limbs.size();
         this.rays = new Rays(places, bodies, screens, sky, knowledge.get(Figure.LEAF_PROJECTION));
         this.light = rays.light();
-    }
-
-    private static Neighbour neighbour(Surrounding tree) {
-        double bearing = Math.toRadians(tree.bearingDeg());
-        return new Neighbour(
-                "",
-                tree.distanceM() * Math.sin(bearing),
-                tree.distanceM() * Math.cos(bearing),
-                tree.heightM(),
-                tree.extentM(),
-                OptionalDouble.empty());
     }
 
     private double[] onEach(double[] atPlaces) {
@@ -185,6 +175,39 @@ public final class CrownLight {
             }
         }
         return leaf > 0 ? gained / leaf : 0;
+    }
+
+    /**
+     * Light on a body of leaf.
+     *
+     * @param mean over places in it, 0 to 1
+     * @param share of the places that have light enough for fruit buds, 0 to 1
+     */
+    public record OnLeaf(double mean, double share) {}
+
+    /**
+     * Light on other bodies of leaf that stand where this crown does, among the same neighbours, walls and hedges; fewer
+     * places are looked at than for the crown as surveyed.
+     */
+    public List<OnLeaf> on(List<Leaf> others) {
+        List<Leaf> all = new ArrayList<>(others);
+        neighbours.forEach(tree -> all.add(tree.leaf(knowledge)));
+        List<Point> places = new ArrayList<>();
+        others.forEach(leaf -> places.addAll(CrownPoints.in(leaf, FEW_SLICES)));
+        double[] lit = new Rays(places, all, screens, sky, knowledge.get(Figure.LEAF_PROJECTION)).light();
+        double enough = knowledge.get(Figure.FRUIT_LIGHT);
+        List<OnLeaf> found = new ArrayList<>();
+        int each = others.isEmpty() ? 0 : places.size() / others.size();
+        for (int i = 0; i < others.size(); i++) {
+            double sum = 0;
+            int litPlaces = 0;
+            for (int p = i * each; p < (i + 1) * each; p++) {
+                sum += lit[p];
+                litPlaces += lit[p] >= enough ? 1 : 0;
+            }
+            found.add(new OnLeaf(Math.min(1, sum / each), (double) litPlaces / each));
+        }
+        return found;
     }
 
     /** Which limb and which neighbour takes how much from which. */

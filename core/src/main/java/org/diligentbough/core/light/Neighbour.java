@@ -4,6 +4,7 @@ import java.util.OptionalDouble;
 import org.diligentbough.core.knowledge.Figure;
 import org.diligentbough.core.knowledge.Knowledge;
 import org.diligentbough.core.survey.Point;
+import org.diligentbough.core.survey.Survey.Surrounding;
 
 /**
  * A tree near the one looked at, as one body of leaf.
@@ -17,6 +18,17 @@ import org.diligentbough.core.survey.Point;
  */
 public record Neighbour(
         String name, double eastM, double northM, double heightM, double crownRadiusM, OptionalDouble trunkGirthCm) {
+
+    static Neighbour of(Surrounding tree) {
+        double bearing = Math.toRadians(tree.bearingDeg());
+        return new Neighbour(
+                "",
+                tree.distanceM() * Math.sin(bearing),
+                tree.distanceM() * Math.cos(bearing),
+                tree.heightM(),
+                tree.extentM(),
+                OptionalDouble.empty());
+    }
 
     /** Its crown as an upright body of leaf, from a share of its height up. */
     Leaf leaf(Knowledge knowledge) {

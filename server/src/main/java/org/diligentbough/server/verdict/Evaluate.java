@@ -7,6 +7,7 @@ import java.io.IOException;
 import java.io.InputStream;
 import org.diligentbough.core.Evaluation;
 import org.diligentbough.core.Rulebook;
+import org.diligentbough.core.outlook.Outlook;
 import org.diligentbough.server.shared.ProblemException;
 import org.diligentbough.server.survey.SurveyFile;
 import org.diligentbough.server.survey.SurveyFileReader;
@@ -45,6 +46,7 @@ class Evaluate {
             throw ProblemException.tooLarge("A survey file has at most 1 MiB; this one is larger.");
         }
         SurveyFile survey = reader.read(file);
-        return writer.write(Evaluation.of(SurveyMapping.toSurvey(survey), rules));
+        Evaluation evaluation = Evaluation.of(SurveyMapping.toSurvey(survey), rules);
+        return writer.write(evaluation, Outlook.of(evaluation.planned(), rules.rootstocks()));
     }
 }

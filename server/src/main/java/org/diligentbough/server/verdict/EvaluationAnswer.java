@@ -1,6 +1,5 @@
 package org.diligentbough.server.verdict;
 
-import io.swagger.v3.oas.annotations.media.Schema;
 import java.time.LocalDate;
 import java.util.List;
 import org.diligentbough.server.shared.MayBeNull;
@@ -9,15 +8,20 @@ import org.diligentbough.server.shared.Wording.Worded;
 /**
  * The judgement of one tree as answered by {@code POST /api/evaluate}. Shares are fractions, 0 to 1, of the living crown
  * at the start of the pruning year. What may be missing is null.
+ *
+ * @param years over which the plan goes; {@code yearsWhy} is null when so many were asked for
+ * @param outlook ten years ahead, told for a survey that was sent; a registered tree's has an address of its own
  */
 public record EvaluationAnswer(
         TreeAnswer tree,
         List<LimbAnswer> limbs,
+        int years,
+        @MayBeNull Worded yearsWhy,
         List<LaneAnswer> plan,
         List<NotPlacedAnswer> notPlaced,
         TodayAnswer today,
         LightAnswer light,
-        @MayBeNull @Schema(nullable = true) Object outlook,
+        @MayBeNull OutlookAnswer outlook,
         List<Worded> cautions) {
 
     /**
@@ -94,7 +98,12 @@ public record EvaluationAnswer(
             double heightM,
             @MayBeNull String sideBranch) {}
 
-    /** What is done in one season of one pruning year; {@code quality} of the time is null for season any. */
+    /**
+     * What is done in one season of one pruning year.
+     *
+     * @param quality of the time; null for season any
+     * @param crop share of what the tree could bear as surveyed that is given up, 0 to 1
+     */
     public record LaneAnswer(
             int year,
             String yearLabel,
@@ -103,6 +112,7 @@ public record EvaluationAnswer(
             WindowAnswer window,
             List<PlannedCutAnswer> cuts,
             double share,
+            double crop,
             @MayBeNull Double allowance,
             int bigCuts,
             int minutes,
@@ -117,6 +127,7 @@ public record EvaluationAnswer(
             String limb,
             String kind,
             double share,
+            double crop,
             CutAnswer cut,
             List<Worded> reasons,
             boolean byHand,

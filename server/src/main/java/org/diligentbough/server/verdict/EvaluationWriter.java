@@ -7,6 +7,7 @@ import org.diligentbough.core.Evaluation;
 import org.diligentbough.core.knowledge.Codes;
 import org.diligentbough.core.light.CrownLight;
 import org.diligentbough.core.light.Shading;
+import org.diligentbough.core.outlook.Outlook;
 import org.diligentbough.core.plan.RenovationPlan;
 import org.diligentbough.core.plan.Worth;
 import org.diligentbough.core.season.MayCut;
@@ -27,6 +28,11 @@ public class EvaluationWriter {
 
     /** The answer. */
     public EvaluationAnswer write(Evaluation evaluation) {
+        return write(evaluation, null);
+    }
+
+    /** The answer with ten years ahead. */
+    public EvaluationAnswer write(Evaluation evaluation, Outlook outlook) {
         Map<String, Double> light = evaluation.light().byLimb();
         return new EvaluationAnswer(
                 tree(evaluation),
@@ -36,13 +42,15 @@ public class EvaluationWriter {
                                 light.get(limb.limb().id()),
                                 evaluation.worth().get(limb.limb().id())))
                         .toList(),
+                evaluation.plan().years(),
+                evaluation.plan().yearsWhy().map(wording::of).orElse(null),
                 evaluation.plan().lanes().stream().map(this::lane).toList(),
                 evaluation.plan().notPlaced().stream()
                         .map(limb -> new EvaluationAnswer.NotPlacedAnswer(limb.limb(), wording.all(limb.reasons())))
                         .toList(),
                 today(evaluation.today()),
                 light(evaluation),
-                null,
+                outlook == null ? null : OutlookAnswer.of(outlook),
                 wording.all(evaluation.cautions()));
     }
 
@@ -137,12 +145,14 @@ public class EvaluationWriter {
                                 cut.limb(),
                                 Codes.of(cut.kind()),
                                 cut.share(),
+                                thousandths(cut.crop()),
                                 cut(cut.cut()),
                                 wording.all(cut.reasons()),
                                 cut.byHand(),
                                 wording.all(cut.breaks())))
                         .toList(),
                 lane.share(),
+                thousandths(lane.crop()),
                 lane.allowance().isPresent() ? lane.allowance().getAsDouble() : null,
                 lane.bigCuts(),
                 lane.minutes(),

@@ -1,0 +1,145 @@
+package org.diligentbough.core.outlook;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.OptionalDouble;
+import java.util.function.ToDoubleFunction;
+import org.diligentbough.core.orchard.Rootstocks;
+import org.diligentbough.core.survey.Point;
+import org.diligentbough.core.verdict.Verdict;
+
+/**
+ * Ten years of a tree under three ways of treating it: not a forecast to the shoot, but right in which way it goes (own
+ * assumptions, in the data file). Eleven years each, this one first.
+ *
+ * @param leftAlone nobody cuts anything
+ * @param plan the plan is carried out, and upright regrowth is taken each year as far as the detail budget goes
+ * @param allAtOnce all that is planned is cut in the first year, and then it is left
+ */
+public record Outlook(List<Year> leftAlone, List<Year> plan, List<Year> allAtOnce) {
+    /** Years looked at, this one among them. */
+    public static final int YEARS = 11;
+
+    public Outlook {
+        leftAlone = List.copyOf(leftAlone);
+        plan = List.copyOf(plan);
+        allAtOnce = List.copyOf(allAtOnce);
+    }
+
+    /**
+     * A tree at the start of a pruning year.
+     *
+     * @param year calendar year the pruning year bears
+     * @param light mean on the wood that was found fruiting, what died of it being dark, 0 to 1
+     * @param inLight share of that wood with light enough for fruit buds, 0 to 1; empty when nothing was found fruiting
+     * @param uprights upright shoots
+     * @param fruitIndex what it bears as a share of what all its leaf, as surveyed, could bear, 0 to 1
+     * @param deadShare dead wood as a share of its wood, 0 to 1
+     * @param splitRisk chance that a weak union splits in that year, 0 to 1
+     * @param minutesDone work put into it in that year
+     * @param minutesWaiting work it would take then to do what is wanted now and to take the uprights and what has died
+     * @param takenShare share of the living crown cut in that year, 0 to 1
+     */
+    public record Year(
+            int year,
+            double heightM,
+            double light,
+            OptionalDouble inLight,
+            double uprights,
+            double fruitIndex,
+            double deadShare,
+            double splitRisk,
+            double minutesDone,
+            double minutesWaiting,
+            double takenShare,
+            List<Grown> limbs,
+            List<Shoots> regrown) {
+        public Year {
+            limbs = List.copyOf(limbs);
+            regrown = List.copyOf(regrown);
+        }
+    }
+
+    /**
+     * A limb that stands.
+     *
+     * @param light on it, 0 to 1
+     * @param leafAlongM half its leaf's extent along it, m; 0 when it is dead
+     * @param leafAcrossM half its extent across, m
+     * @param cut what is done to it that year; empty when nothing is
+     * @param cutAtM where, m from its base
+     */
+    public record Grown(
+            String id,
+            Point base,
+            Point tip,
+            double diameterCm,
+            double tipDiameterCm,
+            double angleDeg,
+            boolean living,
+            double light,
+            Point leafCentre,
+            double leafAlongM,
+            double leafAcrossM,
+            java.util.Optional<Verdict> cut,
+            double cutAtM) {}
+
+    /**
+     * Shoots that answered a cut.
+     *
+     * @param limb the limb that was cut
+     * @param lengthM of the longest
+     */
+    public record Shoots(String limb, Point from, double lengthM, double shoots, double spreadM) {}
+
+    /**
+     * The same with how far it may be off: the least and most of three runs with the coefficients lower, as they are, and
+     * higher.
+     */
+    public record Banded(Outlook middle, List<Band> leftAlone, List<Band> plan, List<Band> allAtOnce) {}
+
+    /** Least and most of a year. */
+    public record Band(Range heightM, Range inLight, Range uprights, Range fruitIndex, Range deadShare) {}
+
+    /** From the least to the most. */
+    public record Range(double least, double most) {}
+
+    /** Looks ahead. */
+    public static Outlook of(Planned tree, Rootstocks rootstocks) {
+        return new Ways(tree, rootstocks, 1).all();
+    }
+
+    /** Looks ahead three times. */
+    public static Banded banded(Planned tree, Rootstocks rootstocks) {
+        double off = tree.scene().figure(org.diligentbough.core.knowledge.Figure.OUTLOOK_BAND);
+        Outlook middle = of(tree, rootstocks);
+        List<Outlook> runs =
+                List.of(middle, new Ways(tree, rootstocks, 1 - off).all(), new Ways(tree, rootstocks, 1 + off).all());
+        return new Banded(
+                middle,
+                bands(runs.stream().map(Outlook::leftAlone).toList()),
+                bands(runs.stream().map(Outlook::plan).toList()),
+                bands(runs.stream().map(Outlook::allAtOnce).toList()));
+    }
+
+    private static List<Band> bands(List<List<Year>> runs) {
+        List<Band> bands = new ArrayList<>();
+        for (int i = 0; i < YEARS; i++) {
+            int year = i;
+            List<Year> same = runs.stream().map(run -> run.get(year)).toList();
+            bands.add(new Band(
+                    range(same, Year::heightM),
+                    range(same, one -> one.inLight().orElse(0)),
+                    range(same, Year::uprights),
+                    range(same, Year::fruitIndex),
+                    range(same, Year::deadShare)));
+        }
+        return bands;
+    }
+
+    private static Range range(List<Year> years, ToDoubleFunction<Year> what) {
+        return new Range(
+                years.stream().mapToDouble(what).min().orElseThrow(),
+                years.stream().mapToDouble(what).max().orElseThrow());
+    }
+}

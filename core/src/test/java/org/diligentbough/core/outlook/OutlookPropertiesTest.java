@@ -1,0 +1,166 @@
+package org.diligentbough.core.outlook;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.List;
+import java.util.OptionalDouble;
+import java.util.OptionalInt;
+import java.util.Random;
+import net.jqwik.api.Arbitraries;
+import net.jqwik.api.Arbitrary;
+import net.jqwik.api.ForAll;
+import net.jqwik.api.Property;
+import net.jqwik.api.Provide;
+import org.diligentbough.core.Evaluation;
+import org.diligentbough.core.RandomTrees;
+import org.diligentbough.core.SurveyBuilder;
+import org.diligentbough.core.outlook.Outlook.Year;
+import org.diligentbough.core.survey.FaultKind;
+
+/** What must be right in every look ahead, whatever the tree. Common practice, no source. */
+class OutlookPropertiesTest {
+
+    @Provide
+    Arbitrary<SurveyBuilder> trees() {
+        return Arbitraries.longs().map(RandomTrees::tree);
+    }
+
+    /** Crowded old trees of which more than twice a year's allowance is to come off. */
+    @Provide
+    Arbitrary<SurveyBuilder> neglected() {
+        return Arbitraries.longs().map(OutlookPropertiesTest::neglected);
+    }
+
+    static SurveyBuilder neglected(long seed) {
+        Random random = new Random(seed);
+        SurveyBuilder tree = new SurveyBuilder();
+        int mains = 8 + random.nextInt(5);
+        for (int i = 0; i < mains; i++) {
+            int number = i;
+            tree.limb("M" + i, limb -> {
+                limb.diameter(9 + random.nextInt(40) / 10.0)
+                        .origin(1 + random.nextInt(12) / 10.0)
+                        .azimuth((number * 360 / mains + random.nextInt(20)) % 360)
+                        .angle(25 + random.nextInt(35))
+                        .length(2.6 + random.nextInt(18) / 10.0)
+                        .fruiting(1 + random.nextInt(2));
+                return limb;
+            });
+            tree.limb("I" + i, limb -> limb.on("M" + number, 0.6 + random.nextInt(8) / 10.0)
+                    .diameter(6 + random.nextInt(20) / 10.0)
+                    .azimuth((number * 360 / mains + 180) % 360)
+                    .angle(50 + random.nextInt(25))
+                    .length(1.5 + random.nextInt(12) / 10.0)
+                    .fruiting(0)
+                    .fault(FaultKind.CROSSING_CENTRE));
+        }
+        tree.girthCm = 130;
+        tree.shootCm = OptionalDouble.of(25 + random.nextInt(40));
+        tree.waterSprouts = OptionalInt.of(random.nextInt(40));
+        tree.yearsSinceCut = OptionalDouble.of(12);
+        tree.latitude = random.nextBoolean() ? 52 : -37;
+        return tree;
+    }
+
+    private static long living(Year year) {
+        return year.limbs().stream().filter(Outlook.Grown::living).count();
+    }
+
+    private static Outlook look(SurveyBuilder tree) {
+        return Outlook.of(tree.evaluate().planned(), SurveyBuilder.RULES.rootstocks());
+    }
+
+    @Property(tries = 150)
+    void leftAloneATreeGrowsTallerAndDarkerAndDiesBackInside(@ForAll("trees") SurveyBuilder tree) {
+        List<Year> years = look(tree).leftAlone();
+        assertThat(years).hasSize(Outlook.YEARS);
+        for (int i = 1; i < years.size(); i++) {
+            assertThat(years.get(i).heightM())
+                    .as("heightM")
+                    .isGreaterThanOrEqualTo(years.get(i - 1).heightM() - 1e-9);
+            assertThat(living(years.get(i))).as("limbs alive").isLessThanOrEqualTo(living(years.get(i - 1)));
+            assertThat(years.get(i).uprights())
+                    .as("uprights")
+                    .isGreaterThanOrEqualTo(years.get(i - 1).uprights());
+            assertThat(years.get(i).minutesWaiting())
+                    .as("minutesWaiting")
+                    .isGreaterThanOrEqualTo(years.get(i - 1).minutesWaiting() - 1e-9);
+            assertThat(years.get(i).splitRisk())
+                    .as("splitRisk")
+                    .isGreaterThanOrEqualTo(years.get(i - 1).splitRisk() - 1e-9);
+        }
+        assertThat(years.get(10).light()).isLessThanOrEqualTo(years.get(0).light() + 0.08);
+        assertThat(years.get(10).fruitIndex()).isLessThanOrEqualTo(years.get(0).fruitIndex() + 0.1);
+    }
+
+    @Property(tries = 100)
+    void anOldCrowdedTreeLeftAloneIsDarkerAndDeaderInTenYears(@ForAll("neglected") SurveyBuilder tree) {
+        List<Year> years = look(tree).leftAlone();
+        assertThat(years.get(10).heightM()).isGreaterThan(years.get(0).heightM() + 0.1);
+        assertThat(years.get(10).light()).isLessThan(years.get(0).light());
+        assertThat(years.get(10).deadShare()).isGreaterThan(years.get(0).deadShare());
+    }
+
+    @Property(tries = 100)
+    void allAtOnceBurstsIntoUprightsLosesTheCropAndIsDarkAgain(@ForAll("neglected") SurveyBuilder tree) {
+        Evaluation evaluation = tree.evaluate();
+        double allowance = evaluation.tree().fullAllowance().year().orElseThrow();
+        Outlook outlook = Outlook.of(evaluation.planned(), SurveyBuilder.RULES.rootstocks());
+        List<Year> years = outlook.allAtOnce();
+        double taken = years.get(0).takenShare();
+        if (taken < 1.7 * allowance) {
+            return;
+        }
+        assertThat(years.get(1).uprights()).isGreaterThan(30);
+        assertThat(years.get(1).uprights())
+                .isGreaterThan(2 * outlook.plan().get(1).uprights());
+        // A year or two without fruit, then it comes again.
+        assertThat(years.get(1).fruitIndex()).isLessThan(0.35 * years.get(0).fruitIndex());
+        assertThat(years.get(3).fruitIndex()).isGreaterThan(years.get(1).fruitIndex());
+        assertThat(years.get(4).light()).isLessThanOrEqualTo(years.get(0).light() + 0.06);
+        assertThat(years.get(4).light()).isLessThan(outlook.plan().get(4).light());
+    }
+
+    @Property(tries = 100)
+    void theStagedPlanKeepsFruitingAndLetsLightIn(@ForAll("neglected") SurveyBuilder tree) {
+        Outlook outlook = look(tree);
+        List<Year> years = outlook.plan();
+        for (Year year : years) {
+            assertThat(year.fruitIndex()).isGreaterThan(0.45 * years.get(0).fruitIndex());
+        }
+        assertThat(years.get(5).light())
+                .isGreaterThan(outlook.leftAlone().get(5).light());
+        double lets = 0;
+        for (int i = 0; i < years.size(); i++) {
+            lets = Math.max(
+                    lets, years.get(i).light() - outlook.leftAlone().get(i).light());
+        }
+        assertThat(lets).isGreaterThan(0.01);
+        assertThat(years.get(10).deadShare())
+                .isLessThanOrEqualTo(outlook.leftAlone().get(10).deadShare());
+    }
+
+    @Property(tries = 150)
+    void allThreeBeginAlikeAndEveryFigureIsAFigure(@ForAll("trees") SurveyBuilder tree) {
+        Outlook outlook = look(tree);
+        for (List<Year> way : List.of(outlook.leftAlone(), outlook.plan(), outlook.allAtOnce())) {
+            assertThat(way).hasSize(Outlook.YEARS);
+            assertThat(way.get(0).heightM())
+                    .isEqualTo(outlook.leftAlone().get(0).heightM());
+            assertThat(way.get(0).light()).isEqualTo(outlook.leftAlone().get(0).light());
+            assertThat(way.get(0).uprights())
+                    .isEqualTo(outlook.leftAlone().get(0).uprights());
+            for (Year year : way) {
+                assertThat(year.heightM()).isBetween(0.0, 20.0);
+                assertThat(year.light()).isBetween(0.0, 1.0);
+                year.inLight().ifPresent(share -> assertThat(share).isBetween(0.0, 1.0));
+                assertThat(year.deadShare()).isBetween(0.0, 1.0);
+                assertThat(year.splitRisk()).isBetween(0.0, 1.0);
+                assertThat(year.takenShare()).isBetween(0.0, 1.0);
+                assertThat(year.fruitIndex()).isBetween(0.0, 1.0);
+                assertThat(year.uprights()).isBetween(0.0, 2000.0);
+                assertThat(year.minutesDone()).isBetween(0.0, 5000.0);
+            }
+        }
+    }
+}

@@ -1,0 +1,151 @@
+package org.diligentbough.server.outlook;
+
+import static org.diligentbough.server.verdict.OutlookAnswer.thousandths;
+
+import java.util.List;
+import org.diligentbough.core.knowledge.Codes;
+import org.diligentbough.core.knowledge.Figure;
+import org.diligentbough.core.orchard.Rootstocks;
+import org.diligentbough.core.outlook.Outlook;
+import org.diligentbough.core.season.PruningYear;
+import org.diligentbough.core.survey.Point;
+import org.diligentbough.server.shared.MayBeNull;
+import org.diligentbough.server.verdict.JudgementService;
+import org.diligentbough.server.verdict.OutlookAnswer;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.RestController;
+
+/** Ten years of a registered tree, with how far they may be off, and how it looks in each. */
+@RestController
+class OutlookView {
+    private final JudgementService judgement;
+    private final Rootstocks rootstocks;
+
+    OutlookView(JudgementService judgement, org.diligentbough.core.Rulebook rules) {
+        this.judgement = judgement;
+        this.rootstocks = rules.rootstocks();
+    }
+
+    /**
+     * Three ways, eleven years each.
+     *
+     * @param off how far growth, dying and regrowth are taken to lie off for the bands, as a share
+     */
+    record TenYears(double off, WayView leftAlone, WayView plan, WayView allAtOnce) {}
+
+    /** One way: its figures, and how the tree looks. */
+    record WayView(List<DrawnYear> years) {}
+
+    /**
+     * A year.
+     *
+     * @param yearLabel as pruning years are named at the site
+     */
+    record DrawnYear(
+            String yearLabel,
+            OutlookAnswer.YearAnswer is,
+            BandView band,
+            List<GrownView> limbs,
+            List<ShootsView> regrown) {}
+
+    /** Least and most; {@code inLight} is 0 to 0 where nothing was found fruiting. */
+    record BandView(
+            RangeView heightM, RangeView inLight, RangeView uprights, RangeView fruitIndex, RangeView deadShare) {}
+
+    /** From the least to the most. */
+    record RangeView(double least, double most) {
+        static RangeView of(Outlook.Range range) {
+            return new RangeView(thousandths(range.least()), thousandths(range.most()));
+        }
+    }
+
+    /** A place, metres from the foot of the trunk. */
+    record PlaceView(double eastM, double northM, double upM) {
+        static PlaceView of(Point point) {
+            return new PlaceView(thousandths(point.eastM()), thousandths(point.northM()), thousandths(point.upM()));
+        }
+    }
+
+    /**
+     * A limb that stands.
+     *
+     * @param leafAlongM half its leaf's extent along it, m; 0 when it carries none
+     * @param cut what is done to it that year, or null
+     * @param cutAtM where, m from its base
+     */
+    record GrownView(
+            String id,
+            PlaceView base,
+            PlaceView tip,
+            double diameterCm,
+            double tipDiameterCm,
+            boolean living,
+            double light,
+            PlaceView leafCentre,
+            double leafAlongM,
+            double leafAcrossM,
+            @MayBeNull String cut,
+            double cutAtM) {
+        static GrownView of(Outlook.Grown limb) {
+            return new GrownView(
+                    limb.id(),
+                    PlaceView.of(limb.base()),
+                    PlaceView.of(limb.tip()),
+                    thousandths(limb.diameterCm()),
+                    thousandths(limb.tipDiameterCm()),
+                    limb.living(),
+                    thousandths(limb.light()),
+                    PlaceView.of(limb.leafCentre()),
+                    thousandths(limb.leafAlongM()),
+                    thousandths(limb.leafAcrossM()),
+                    limb.cut().map(Codes::of).orElse(null),
+                    thousandths(limb.cutAtM()));
+        }
+    }
+
+    /** Shoots that answered a cut. */
+    record ShootsView(String limb, PlaceView from, double lengthM, int shoots, double spreadM) {
+        static ShootsView of(Outlook.Shoots shoots) {
+            return new ShootsView(
+                    shoots.limb(),
+                    PlaceView.of(shoots.from()),
+                    thousandths(shoots.lengthM()),
+                    (int) Math.max(1, Math.round(shoots.shoots())),
+                    thousandths(shoots.spreadM()));
+        }
+    }
+
+    /** Looks ahead from how the tree stands and is planned today; 404 while nobody has walked to it. */
+    @GetMapping("/api/trees/{treeId}/outlook")
+    TenYears outlook(@PathVariable long treeId) {
+        var evaluation = judgement.now(treeId);
+        Outlook.Banded banded = Outlook.banded(evaluation.planned(), rootstocks);
+        boolean southern = evaluation.scene().survey().site().southern();
+        return new TenYears(
+                evaluation.scene().figure(Figure.OUTLOOK_BAND),
+                way(banded.middle().leftAlone(), banded.leftAlone(), southern),
+                way(banded.middle().plan(), banded.plan(), southern),
+                way(banded.middle().allAtOnce(), banded.allAtOnce(), southern));
+    }
+
+    private static WayView way(List<Outlook.Year> years, List<Outlook.Band> bands, boolean southern) {
+        return new WayView(java.util.stream.IntStream.range(0, years.size())
+                .mapToObj(i -> year(years.get(i), bands.get(i), southern))
+                .toList());
+    }
+
+    private static DrawnYear year(Outlook.Year year, Outlook.Band band, boolean southern) {
+        return new DrawnYear(
+                new PruningYear(year.year(), southern).label(),
+                OutlookAnswer.YearAnswer.of(year),
+                new BandView(
+                        RangeView.of(band.heightM()),
+                        RangeView.of(band.inLight()),
+                        RangeView.of(band.uprights()),
+                        RangeView.of(band.fruitIndex()),
+                        RangeView.of(band.deadShare())),
+                year.limbs().stream().map(GrownView::of).toList(),
+                year.regrown().stream().map(ShootsView::of).toList());
+    }
+}
