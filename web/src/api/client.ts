@@ -59,6 +59,7 @@ export type SeasonWindow = Schemas['WindowView'];
 export type MayCut = Schemas['MayCutView'];
 export type WeatherDay = Schemas['WeatherDay'];
 export type Due = Schemas['DueView'];
+export type TenYears = Schemas['TenYears'];
 
 export interface FieldProblem {
   pointer: string;

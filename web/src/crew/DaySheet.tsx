@@ -4,7 +4,7 @@ import type { TreeSheet } from '../api/client';
 import { Loading } from '../parts/Loading';
 import { centimetres, date, metres, minutes, words } from '../parts/format';
 import { useTitle } from '../parts/useTitle';
-import { standingAfter } from '../verdict/projection';
+import { asItStands } from '../verdict/projection';
 import { type Mark, TreeDrawing } from '../verdict/TreeDrawing';
 import { CUTS, REACHES, TECHNIQUES, TICKETS, TOOLS, VERDICTS } from '../verdict/words';
 import { weekday } from './DaysView';
@@ -119,7 +119,7 @@ function TreeOfSheet({ tree, number }: { tree: TreeSheet; number: number }) {
               key={view}
               drawing={tree.drawing}
               limbs={limbs}
-              standing={standingAfter(tree.drawing, [])}
+              standing={asItStands(tree.drawing)}
               view={view}
               marks={numbered(tree)}
             />

@@ -37,6 +37,9 @@ export function TreeDrawing({
   onPick,
   marks,
   light,
+  reachM = drawing,
+  plain = false,
+  children,
 }: {
   drawing: Drawing;
   limbs: Map<string, LimbAnswer>;
@@ -47,17 +50,23 @@ export function TreeDrawing({
   marks: Map<string, Mark>;
   /** Share of open-sky light on each limb; without it leaf is shown green. */
   light?: Map<string, number>;
+  /** How high and wide the sheet must be; other years of the same tree want the same scale. */
+  reachM?: { heightM: number; spreadM: number };
+  /** Without tags and shares: small, beside others. */
+  plain?: boolean;
+  /** What else stands in the tree, drawn over the leaf. */
+  children?: React.ReactNode;
 }) {
   const parents = new Map(drawing.limbs.map((limb) => [limb.id, limb.parent]));
   const goes = (id: string | null | undefined): boolean =>
     !!id && (marks.get(id)?.kind === 'remove' || goes(parents.get(id)));
   const above = view === 'above';
   const reach = Math.max(
-    drawing.spreadM / 2,
+    reachM.spreadM / 2,
     ...drawing.limbs.map((limb) => Math.hypot(limb.tip.eastM, limb.tip.northM) + limb.leafAcrossM * 0.6),
     1.5,
   );
-  const top = Math.max(drawing.heightM, ...drawing.limbs.map((limb) => limb.tip.upM)) + 0.35;
+  const top = Math.max(reachM.heightM, ...drawing.limbs.map((limb) => limb.tip.upM)) + 0.35;
   const left = -reach - 0.75;
   const width = 2 * reach + 1.5;
   const upper = above ? -reach - 0.3 : -top;
@@ -105,6 +114,7 @@ export function TreeDrawing({
       {inOrder.map((one) => (
         <Leaf key={one.limb.id} standing={one} view={view} light={light?.get(one.limb.id)} />
       ))}
+      {children}
       {inOrder.map((one) => (
         <Wood
           key={one.limb.id}
@@ -120,21 +130,24 @@ export function TreeDrawing({
         <CutMark key={one.limb.id} limb={one.limb} mark={marks.get(one.limb.id)} view={view} text={text} />
       ))}
       {light &&
+        !plain &&
         inOrder
           // One in each main limb, and in the one picked: all would hide the tree.
           .filter((one) => one.limb.parent == null || one.limb.id === picked)
           .map((one) => (
             <Share key={one.limb.id} standing={one} view={view} text={text} light={light.get(one.limb.id)} />
           ))}
-      <Tags
-        standing={inOrder}
-        view={view}
-        text={text}
-        picked={picked}
-        goes={goes}
-        onPick={onPick}
-        edge={[left + text, left + width - text]}
-      />
+      {!plain && (
+        <Tags
+          standing={inOrder}
+          view={view}
+          text={text}
+          picked={picked}
+          goes={goes}
+          onPick={onPick}
+          edge={[left + text, left + width - text]}
+        />
+      )}
     </svg>
   );
 }

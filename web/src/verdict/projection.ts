@@ -1,4 +1,4 @@
-import type { Drawing, Lane, LimbDrawing } from '../api/client';
+import type { Drawing, LimbDrawing } from '../api/client';
 
 /** From where the tree is seen: a compass direction the viewer stands in, or from above. */
 export type View = number | 'above';
@@ -28,40 +28,15 @@ export function seen(place: Place, view: View): Seen {
   };
 }
 
-/** A limb as it stands at one time of the plan: whole, ending early, or not drawn at all. */
+/** A limb as it is drawn: whole, or ending early. */
 export interface Standing {
   limb: LimbDrawing;
   /** Share of its length that is left, 0 to 1. */
   left: number;
 }
 
-/** The limbs that stand once the cuts of these lanes are made. */
-export function standingAfter(drawing: Drawing, lanes: Lane[]): Standing[] {
-  const endsAt = new Map<string, number>();
-  for (const cut of lanes.flatMap((lane) => lane.cuts)) {
-    if (cut.kind === 'remove') endsAt.set(cut.limb, 0);
-    if (cut.kind === 'shorten')
-      endsAt.set(cut.limb, Math.min(cut.cut.alongM, endsAt.get(cut.limb) ?? Infinity));
-  }
-  const byId = new Map(drawing.limbs.map((limb) => [limb.id, limb]));
-  const gone = (limb: LimbDrawing): boolean => {
-    if (endsAt.get(limb.id) === 0) return true;
-    const parent = limb.parent === undefined ? undefined : byId.get(limb.parent ?? '');
-    if (!parent) return false;
-    return gone(parent) || along(parent, limb) > (endsAt.get(parent.id) ?? Infinity) + 1e-6;
-  };
-  return drawing.limbs
-    .filter((limb) => !gone(limb))
-    .map((limb) => ({ limb, left: Math.min(1, (endsAt.get(limb.id) ?? limb.lengthM) / limb.lengthM) }));
-}
-
-function along(parent: LimbDrawing, limb: LimbDrawing): number {
-  return Math.hypot(
-    limb.base.eastM - parent.base.eastM,
-    limb.base.northM - parent.base.northM,
-    limb.base.upM - parent.base.upM,
-  );
-}
+/** The limbs as they stand, all whole. */
+export const asItStands = (drawing: Drawing): Standing[] => drawing.limbs.map((limb) => ({ limb, left: 1 }));
 
 /** A place part of the way from one to another. */
 export function between(from: Place, to: Place, share: number): Place {

@@ -10,7 +10,7 @@ import { State } from '../parts/Reasons';
 import { centimetres, date, metres, words } from '../parts/format';
 import { useTitle } from '../parts/useTitle';
 import { DISEASES } from '../survey/words';
-import { standingAfter } from '../verdict/projection';
+import { asItStands } from '../verdict/projection';
 import { TreeDrawing } from '../verdict/TreeDrawing';
 import { CUTS, TECHNIQUES, TICKETS, TOOLS, VERDICTS } from '../verdict/words';
 import {
@@ -99,7 +99,7 @@ function LogForm({ sheet, log }: { sheet: TreeSheet; log?: Log }) {
       <TreeDrawing
         drawing={sheet.drawing}
         limbs={new Map(sheet.limbs.map((limb) => [limb.id, limb]))}
-        standing={standingAfter(sheet.drawing, [])}
+        standing={asItStands(sheet.drawing)}
         view={view}
         picked={picked}
         onPick={setPicked}

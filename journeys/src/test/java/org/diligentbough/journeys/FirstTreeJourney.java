@@ -165,7 +165,7 @@ class FirstTreeJourney {
         assertThat(plan.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("remove D")))
                 .isVisible();
         // After the plan's first year the limb is gone from the drawing.
-        browser.press("after 2027");
+        browser.press("A year on");
         assertThat(browser.page.locator(".tree-drawing .limb[aria-label^='Limb D,']"))
                 .hasCount(0);
         browser.press("above");

@@ -199,7 +199,7 @@ final class GrowingTree {
                 .filter(wood -> !wood.gone && wood.living)
                 .mapToDouble(wood -> Math.min(wood.leafM2, wood.leafAtFirstM2) * wood.fruitful)
                 .sum();
-        return leafAtFirstM2 > 0 ? (1 - cropLost) * sum / leafAtFirstM2 : 0;
+        return leafAtFirstM2 > 0 ? (1 - cropLost) * Math.min(1, sum / leafAtFirstM2) : 0;
     }
 
     private double deadShare() {
@@ -262,7 +262,7 @@ final class GrowingTree {
                 sum += on == null ? 0 : weight * on.mean();
             }
         }
-        return leaf > 0 ? sum / leaf : 0;
+        return leaf > 0 ? Math.min(1, sum / leaf) : 0;
     }
 
     private OptionalDouble inLight(Map<String, OnLeaf> light) {
@@ -275,7 +275,7 @@ final class GrowingTree {
                 sum += on == null ? 0 : wood.leafAtFirstM2 * on.share();
             }
         }
-        return leaf > 0 ? OptionalDouble.of(sum / leaf) : OptionalDouble.empty();
+        return leaf > 0 ? OptionalDouble.of(Math.min(1, sum / leaf)) : OptionalDouble.empty();
     }
 
     /** Makes the year's cuts; returns the minutes. */

@@ -14,7 +14,6 @@ import org.diligentbough.core.light.Shading;
 import org.diligentbough.core.season.CuttingCalendar;
 import org.diligentbough.core.season.PruningYear;
 import org.diligentbough.core.season.Window;
-import org.diligentbough.core.survey.LivingCrown;
 import org.diligentbough.server.orchard.OrchardService;
 import org.diligentbough.server.plan.PinData;
 import org.diligentbough.server.plan.PlanMapper.PlanRow;
@@ -59,7 +58,6 @@ class Judgement {
      * @param planVersion to be sent back when moving cuts
      * @param pins cuts moved by hand of limbs that stand
      * @param shading which limb shades which
-     * @param lightAfter light on each limb that is left after each lane of the plan, in the plan's order
      * @param times to which a cut can be moved
      */
     record JudgementView(
@@ -71,7 +69,6 @@ class Judgement {
             EvaluationAnswer evaluation,
             TreeDrawing drawing,
             List<LimbShading> shading,
-            List<Map<String, Double>> lightAfter,
             int planVersion,
             List<PinData> pins,
             List<TimeView> times) {}
@@ -112,7 +109,6 @@ class Judgement {
                                 evaluation.scene().survey().today()))),
                 TreeDrawing.of(evaluation),
                 shading(evaluation),
-                lightAfter(evaluation),
                 plan.version(),
                 judgement.pins(plan).stream()
                         .filter(pin ->
@@ -132,19 +128,6 @@ class Judgement {
                         limb.id(),
                         EvaluationWriter.shades(shading.on(limb.id())),
                         EvaluationWriter.shades(shading.by(limb.id()))))
-                .toList();
-    }
-
-    private static List<Map<String, Double>> lightAfter(Evaluation evaluation) {
-        LivingCrown crown = new LivingCrown(
-                evaluation.scene().branching(), evaluation.scene().shares());
-        return evaluation.plan().lanes().stream()
-                .map(lane -> {
-                    lane.takeOff(crown, evaluation.scene().branching());
-                    Map<String, Double> light = evaluation.light().byLimb(crown);
-                    light.replaceAll((limb, share) -> EvaluationWriter.thousandths(share));
-                    return light;
-                })
                 .toList();
     }
 
