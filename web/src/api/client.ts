@@ -59,6 +59,8 @@ export type SeasonWindow = Schemas['WindowView'];
 export type MayCut = Schemas['MayCutView'];
 export type WeatherDay = Schemas['WeatherDay'];
 export type Due = Schemas['DueView'];
+export type PlanEdits = Schemas['PlanEdits'];
+export type PlanVersion = Schemas['VersionView'];
 export type TenYears = Schemas['TenYears'];
 
 export interface FieldProblem {

@@ -39,17 +39,21 @@ const times = [2027, 2028, 2029].map((year) => ({
   quality: 'best',
   ...window,
 }));
+const NONE = { pins: [], decided: [], insisted: [], split: [] };
 const judgement = (more = {}) =>
   ({
     planVersion: 3,
-    pins: [],
+    edits: NONE,
+    proposal: [],
     times,
     evaluation: {
+      years: 3,
+      tree: { allowance: { year: 0.25 } },
       plan: [lane(2027, [cut('A')]), lane(2028, [cut('B')])],
       notPlaced: [],
       limbs: [
-        { id: 'A', crownShare: 0.1, urgent: false, verdict: 'remove' },
-        { id: 'B', crownShare: 0.1, urgent: false, verdict: 'remove' },
+        { id: 'A', crownShare: 0.1, urgent: false, verdict: 'remove', cut: {} },
+        { id: 'B', crownShare: 0.1, urgent: false, verdict: 'remove', cut: {} },
       ],
     },
     ...more,
@@ -80,7 +84,10 @@ describe('the lanes of a plan', () => {
         params: { treeId: 7 },
         body: {
           version: 3,
-          pins: [{ limb: 'A', kind: 'remove', year: 2028, season: 'dormant', quality: 'best' }],
+          edits: {
+            ...NONE,
+            pins: [{ limb: 'A', kind: 'remove', year: 2028, season: 'dormant', quality: 'best' }],
+          },
         },
       },
     ]);
@@ -96,17 +103,20 @@ describe('the lanes of a plan', () => {
   it('undoes the last move by what was moved before it', async () => {
     answers.set(PUT, judgement({ planVersion: 4 }));
     const pinned = [{ limb: 'B', kind: 'remove', year: 2028, season: 'dormant', quality: 'best' }];
-    await plan(judgement({ pins: pinned }));
+    await plan(judgement({ edits: { ...NONE, pins: pinned } }));
     await key(A, 'ArrowDown');
-    await press('Undo the last move');
-    expect(asked.at(-1)!.body).toMatchObject({ pins: pinned });
-    expect(box.textContent).not.toContain('Undo the last move');
+    await press('Undo the last change');
+    expect(asked.at(-1)!.body).toMatchObject({ edits: { pins: pinned } });
+    expect(box.textContent).not.toContain('Undo the last change');
   });
 
   it('moves by choosing from every time, and gives a cut back to the rules', async () => {
     answers.set(PUT, judgement({ planVersion: 4 }));
     const moved = judgement({
-      pins: [{ limb: 'A', kind: 'remove', year: 2027, season: 'dormant', quality: 'best' }],
+      edits: {
+        ...NONE,
+        pins: [{ limb: 'A', kind: 'remove', year: 2027, season: 'dormant', quality: 'best' }],
+      },
       evaluation: {
         ...judgement().evaluation,
         plan: [lane(2027, [cut('A', { byHand: true, breaks: [{ code: 'x', text: 'It breaks a rule.' }] })])],
@@ -115,9 +125,9 @@ describe('the lanes of a plan', () => {
     await plan(moved, 'A');
     expect(box.textContent).toContain('A: It breaks a rule.');
     await type('move-Aremove', '2029|dormant|best');
-    expect(asked.at(-1)!.body).toMatchObject({ pins: [{ limb: 'A', year: 2029 }] });
+    expect(asked.at(-1)!.body).toMatchObject({ edits: { pins: [{ limb: 'A', year: 2029 }] } });
     await press('Leave it to the rules');
-    expect(asked.at(-1)!.body).toMatchObject({ pins: [] });
+    expect(asked.at(-1)!.body).toMatchObject({ edits: { pins: [] } });
   });
 
   it('says when somebody else was quicker and offers the move again', async () => {
@@ -129,5 +139,60 @@ describe('the lanes of a plan', () => {
     await press('Move A to 2028 in it all the same');
     expect(asked).toHaveLength(2);
     expect(box.textContent).not.toContain('refused with 409');
+  });
+
+  it('forbids, insists on and splits the picked limb, and takes each back', async () => {
+    answers.set(PUT, judgement({ planVersion: 4 }));
+    await plan(judgement({ edits: { ...NONE, insisted: ['B'] } }), 'A');
+    await press('Do not cut A');
+    expect(asked.at(-1)!.body).toMatchObject({ edits: { decided: [{ limb: 'A', verdict: 'keep' }] } });
+    await press('A first of all');
+    expect(asked.at(-1)!.body).toMatchObject({ edits: { insisted: ['B', 'A'] } });
+    await press('A in two steps');
+    expect(asked.at(-1)!.body).toMatchObject({ edits: { split: ['A'] } });
+    await press('Undo: B first of all');
+    expect(asked.at(-1)!.body).toMatchObject({ edits: { insisted: [] } });
+  });
+
+  it('offers to add a cut where the judgement wants none', async () => {
+    answers.set(PUT, judgement({ planVersion: 4 }));
+    await plan(
+      judgement({
+        evaluation: {
+          ...judgement().evaluation,
+          limbs: [{ id: 'C', crownShare: 0.1, urgent: false, verdict: 'keep' }],
+        },
+      }),
+      'C',
+    );
+    await press('Add: shorten C');
+    expect(asked.at(-1)!.body).toMatchObject({ edits: { decided: [{ limb: 'C', verdict: 'shorten' }] } });
+  });
+
+  it('plans over as many years as are asked for', async () => {
+    answers.set(PUT, judgement({ planVersion: 4 }));
+    await plan(judgement());
+    await type('plan-years', '5');
+    expect(asked.at(-1)!.body).toMatchObject({ edits: { years: 5 } });
+  });
+
+  it('shows what is proposed beside a plan that is kept, and takes it over', async () => {
+    answers.set('POST /api/trees/{treeId}/plan/kept', judgement());
+    await plan(
+      judgement({
+        kept: { number: 2, on: '2027-02-20', by: 'Wren Ashdown', cause: 'by-hand' },
+        proposal: [
+          { limb: 'A', kind: 'remove', from: '2027 dormant', to: '2028 dormant', why: [] },
+          { limb: 'C', kind: 'shorten', to: '2027 any', why: [{ code: 'x', text: 'It is cracked.' }] },
+          { limb: 'D', kind: 'remove', from: '2029 dormant', why: [] },
+        ],
+      }),
+    );
+    expect(box.textContent).toContain('Plan 2, changed by hand by Wren Ashdown on 20 Feb 2027');
+    expect(box.textContent).toContain('remove A: 2028 while dormant instead of 2027 while dormant');
+    expect(box.textContent).toContain('It is cracked.');
+    expect(box.textContent).toContain('no longer, it was planned for 2029 while dormant');
+    await press('Take all of it over');
+    expect(asked.at(-1)!.body).toEqual({ version: 3 });
   });
 });

@@ -4,7 +4,7 @@ import {
   type Judgement,
   type Lane,
   type LimbAnswer,
-  type Pin,
+  type PlanEdits,
   type PlannedCut,
   Problem,
   type Time,
@@ -14,7 +14,9 @@ import { ProblemAlert } from '../parts/ProblemAlert';
 import { Reasons } from '../parts/Reasons';
 import { SEASONS, VERDICTS } from '../verdict/words';
 import { givenBack, keyOf, moved, type Moving, placeOf, type Row, rows, stepped } from './moves';
-import { useMovePlan } from './queries';
+import { LimbEdits, PlanSettings } from './PlanEditing';
+import { PlanState } from './PlanState';
+import { useEditPlan } from './queries';
 
 const seasonOf = (time: { season: string; quality?: string | null }) =>
   SEASONS[time.season] + (time.quality === 'with-care' ? ', with care' : '');
@@ -32,24 +34,25 @@ export function PlanLanes({
   onPick: (limb: string) => void;
 }) {
   const { plan, notPlaced, limbs } = judgement.evaluation;
-  const move = useMovePlan(treeId);
+  const move = useEditPlan(treeId);
   const [moving, setMoving] = useState<Moving>();
   const [over, setOver] = useState<string>();
-  const [before, setBefore] = useState<Pin[][]>([]);
+  const [before, setBefore] = useState<PlanEdits[]>([]);
   const [tried, setTried] = useState<{ cut: Moving; time: Time }>();
   const byId = new Map(limbs.map((limb) => [limb.id, limb]));
-  const pins = judgement.pins;
-  const send = (next: Pin[], undoing = false) =>
+  const edits = judgement.edits;
+  const pins = edits.pins ?? [];
+  const send = (next: PlanEdits, undoing = false) =>
     move.mutate(
-      { version: judgement.planVersion, pins: next },
-      { onSuccess: () => setBefore((list) => (undoing ? list.slice(0, -1) : [...list, pins])) },
+      { version: judgement.planVersion, edits: next },
+      { onSuccess: () => setBefore((list) => (undoing ? list.slice(0, -1) : [...list, edits])) },
     );
   const to = (cut: Moving, time: Time | undefined) => {
     setMoving(undefined);
     setOver(undefined);
     if (!time) return;
     setTried({ cut, time });
-    send(moved(pins, cut, time));
+    send({ ...edits, pins: moved(pins, cut, time) });
   };
   const keys = (e: KeyboardEvent, lane: Lane, cut: PlannedCut) => {
     const by = { ArrowUp: -1, ArrowDown: 1 }[e.key] as -1 | 1 | undefined;
@@ -68,16 +71,23 @@ export function PlanLanes({
         <span className="ms-auto d-flex gap-2 no-print">
           {last && (
             <Button size="sm" variant="outline-primary" onClick={() => send(last, true)}>
-              Undo the last move
+              Undo the last change
             </Button>
           )}
-          {pins.length > 0 && (
-            <Button size="sm" variant="link" onClick={() => send([])}>
+          {edited(edits) && (
+            <Button size="sm" variant="link" onClick={() => send({})}>
               Leave all to the rules
             </Button>
           )}
         </span>
       </div>
+      <PlanState judgement={judgement} treeId={treeId} />
+      <PlanSettings
+        key={judgement.planVersion}
+        judgement={judgement}
+        send={(next) => send(next)}
+        busy={move.isPending}
+      />
       <ProblemAlert error={move.error} />
       {tried && move.error instanceof Problem && move.error.status === 409 && (
         <p>
@@ -122,8 +132,11 @@ export function PlanLanes({
           limb={picked}
           busy={move.isPending}
           onMove={to}
-          onGiveBack={(cut) => send(givenBack(pins, cut))}
+          onGiveBack={(cut) => send({ ...edits, pins: givenBack(pins, cut) })}
         />
+      )}
+      {picked && (
+        <LimbEdits judgement={judgement} limb={picked} send={(next) => send(next)} busy={move.isPending} />
       )}
       {notPlaced.length > 0 && (
         <div className="mt-2">
@@ -141,6 +154,11 @@ export function PlanLanes({
     </section>
   );
 }
+
+const edited = (edits: PlanEdits) =>
+  edits.years != null ||
+  edits.allowance != null ||
+  [edits.pins, edits.decided, edits.insisted, edits.split].some((list) => (list ?? []).length > 0);
 
 function LaneRow({
   row,
@@ -330,6 +348,7 @@ function summary(lane: Lane): string {
   if (bends) parts.push(bends + ' to bend');
   if (lane.detail) parts.push(lane.detail.shoots + ' counted shoots');
   parts.push(minutes(lane.minutes));
+  if (lane.crop >= 0.005) parts.push(percent(lane.crop) + ' of the crop given up');
   return parts.join(', ');
 }
 

@@ -1,5 +1,6 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { api, type Pin, unwrap } from '../api/client';
+import { useChange } from '../api/useChange';
+import { api, type PlanEdits, unwrap } from '../api/client';
 
 /** What the plans of a site ask for by year and season. */
 export const usePlanBySeason = (siteId: number) =>
@@ -8,17 +9,35 @@ export const usePlanBySeason = (siteId: number) =>
     queryFn: async () => unwrap(await api.GET('/api/sites/{siteId}/plan', { params: { path: { siteId } } })),
   });
 
-/** Moves cuts: sends all that was moved by hand and shows the plan made anew round it. */
-export const useMovePlan = (treeId: number) => {
+/** Changes a plan by hand: sends all that is wanted and shows the plan made anew round it. */
+export const useEditPlan = (treeId: number) => {
   const queries = useQueryClient();
   return useMutation({
-    mutationFn: async (body: { version: number; pins: Pin[] }) =>
+    mutationFn: async (body: { version: number; edits: PlanEdits }) =>
       unwrap(await api.PUT('/api/trees/{treeId}/plan', { params: { path: { treeId } }, body })),
     onSuccess: (judgement) => {
       queries.setQueryData(['judgement', treeId], judgement);
-      void queries.invalidateQueries({ predicate: (query) => query.queryKey[0] !== 'judgement' });
+      void queries.invalidateQueries({
+        predicate: (query) => query.queryKey[0] !== 'judgement' || query.queryKey.length > 2,
+      });
     },
     // Somebody else was quicker: their plan is fetched and shown, and the move can be made again on it.
     onError: () => void queries.invalidateQueries({ queryKey: ['judgement', treeId] }),
   });
 };
+
+/** Keeps the plan as it would be made now. */
+export const useKeepPlan = (treeId: number) =>
+  useChange(async (version: number) =>
+    unwrap(
+      await api.POST('/api/trees/{treeId}/plan/kept', { params: { path: { treeId } }, body: { version } }),
+    ),
+  );
+
+/** Every plan of a tree that was kept. */
+export const usePlanVersions = (treeId: number, wanted: boolean) =>
+  useQuery({
+    queryKey: ['plans', treeId],
+    enabled: wanted,
+    queryFn: async () => unwrap(await api.GET('/api/trees/{treeId}/plans', { params: { path: { treeId } } })),
+  });

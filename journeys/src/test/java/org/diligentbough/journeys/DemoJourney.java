@@ -125,7 +125,7 @@ class DemoJourney {
                     plan.locator(".lane:has-text('2027 while dormant') .disc").first();
             String limb = first.innerText().trim();
             // Somebody else gives the plan another version while this page is open.
-            TestServer.put("/api/trees/" + treeId + "/plan", "{\"version\": 0, \"pins\": []}")
+            TestServer.put("/api/trees/" + treeId + "/plan", "{\"version\": 0, \"edits\": {}}")
                     .expect(200);
             first.press("ArrowDown");
             assertThat(browser.page.getByRole(AriaRole.ALERT)).containsText("changed by somebody else");

@@ -119,7 +119,7 @@ class HostileInputTest {
                 .get("id")
                 .longValue();
         String version = "{\"version\": 1, ";
-        sendAs(0, "PUT", "/api/trees/" + treeId + "/plan", "{\"version\": 0, \"pins\": []}")
+        sendAs(0, "PUT", "/api/trees/" + treeId + "/plan", "{\"version\": 0, \"edits\": {\"pins\": []}}")
                 .expect(403);
         sendAs(0, "POST", "/api/sites/" + siteId + "/days", day).expect(403);
         sendAs(0, "PUT", "/api/days/" + dayId, version + "\"data\": " + day + "}")

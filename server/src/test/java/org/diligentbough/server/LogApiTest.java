@@ -106,14 +106,14 @@ class LogApiTest {
     void aMoveOfALimbThatIsGoneDoesNotStandInTheWayOfTheNextMove() {
         long visitId = visit();
         put("/api/trees/" + treeId + "/plan", """
-                        {"version": 0, "pins": [{"limb": "C", "kind": "remove", "year": 2028, "season": "dormant", "quality": "best"}]}
+                        {"version": 0, "edits": {"pins": [{"limb": "C", "kind": "remove", "year": 2028, "season": "dormant", "quality": "best"}]}}
                         """).expect(200);
         post("/api/visits/" + visitId + "/log", log(UUID.randomUUID(), DONE)).expect(201);
         JsonNode judgement = judgement();
-        assertThat(judgement.get("pins")).isEmpty();
+        assertThat(judgement.at("/edits/pins")).isEmpty();
         put(
                         "/api/trees/" + treeId + "/plan",
-                        "{\"version\": " + judgement.get("planVersion").intValue() + ", \"pins\": []}")
+                        "{\"version\": " + judgement.get("planVersion").intValue() + ", \"edits\": {\"pins\": []}}")
                 .expect(200);
     }
 

@@ -23,7 +23,7 @@ class PlanApiTest {
     private static TestServer.Answer move(long treeId, int version, String... pins) {
         return put(
                 "/api/trees/" + treeId + "/plan",
-                "{\"version\": " + version + ", \"pins\": [" + String.join(",", pins) + "]}");
+                "{\"version\": " + version + ", \"edits\": {\"pins\": [" + String.join(",", pins) + "]}}");
     }
 
     private static String pin(String limb, String kind, int year, String season, String quality) {
@@ -98,17 +98,17 @@ class PlanApiTest {
                         .expect(422)
                         .at("/errors/0/pointer")
                         .stringValue())
-                .isEqualTo("/pins/0/limb");
+                .isEqualTo("/edits/pins/0/limb");
         assertThat(move(treeId, 0, pin("C", "remove", 2028, "dormant", null))
                         .expect(422)
                         .at("/errors/0/pointer")
                         .stringValue())
-                .isEqualTo("/pins/0/quality");
+                .isEqualTo("/edits/pins/0/quality");
         assertThat(move(treeId, 0, pin("C", "fell", 2028, "dormant", "best"))
                         .expect(422)
                         .at("/errors/0/pointer")
                         .stringValue())
-                .isEqualTo("/pins/0/kind");
+                .isEqualTo("/edits/pins/0/kind");
         move(tree(site("Not walked"), "P-1"), 0).expect(404);
     }
 

@@ -261,5 +261,6 @@ public enum ReasonCode {
     YEARS_AS_A_RULE,
     YEARS_REST_FIRST,
     YEARS_TO_MAINTAIN,
-    YEARS_TO_PLACE_ALL
+    YEARS_TO_PLACE_ALL,
+    NOT_IN_KEPT_PLAN
 }

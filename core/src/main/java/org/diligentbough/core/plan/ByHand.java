@@ -47,6 +47,11 @@ final class ByHand {
         return Optional.ofNullable(pins.get(new Key(limb, kind)));
     }
 
+    /** Whether a cut stands where it does only because the plan that is kept has it there. */
+    boolean kept(LimbVerdict limb, Verdict kind) {
+        return pin(limb.limb().id(), kind).filter(Pin::kept).isPresent();
+    }
+
     boolean split(LimbVerdict limb) {
         return limb.verdict() == Verdict.REMOVE && split.contains(limb.limb().id());
     }

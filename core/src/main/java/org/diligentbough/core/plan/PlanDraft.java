@@ -139,8 +139,15 @@ final class PlanDraft {
         if (moved) {
             said.addAll(byHand.notes(lane));
         }
-        PlannedCut planned =
-                new PlannedCut(limb.limb().id(), kind, share, cropBefore - crop.on(crown), cut, said, moved, breaks);
+        PlannedCut planned = new PlannedCut(
+                limb.limb().id(),
+                kind,
+                share,
+                cropBefore - crop.on(crown),
+                cut,
+                said,
+                moved && !byHand.kept(limb, kind),
+                breaks);
         lane.cuts.add(planned);
         made.add(planned);
     }

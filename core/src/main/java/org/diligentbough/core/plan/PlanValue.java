@@ -90,6 +90,19 @@ final class PlanValue {
             now.stream().map(Made::of).forEach(made::add);
             sum += gained(made) - costOfPlaces(now);
         }
+        return sum - years * unfinished(made);
+    }
+
+    /** What was begun and finds no end in the plan might as well not have been. */
+    private double unfinished(Set<Made> made) {
+        double sum = 0;
+        for (Made cut : made) {
+            boolean ended =
+                    made.stream().anyMatch(other -> other.limb().equals(cut.limb()) && other.kind() == Verdict.REMOVE);
+            if (!ended && toGo.contains(cut.limb())) {
+                sum += ofItself(cut.limb());
+            }
+        }
         return sum;
     }
 

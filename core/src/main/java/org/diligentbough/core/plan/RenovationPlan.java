@@ -1,9 +1,11 @@
 package org.diligentbough.core.plan;
 
 import java.time.LocalDate;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.Set;
 import org.diligentbough.core.knowledge.Reason;
 import org.diligentbough.core.knowledge.ReasonCode;
 import org.diligentbough.core.season.PruningYear;
@@ -36,6 +38,31 @@ public record RenovationPlan(int years, Optional<Reason> yearsWhy, List<Lane> la
                         .flatMap(lane -> lane.cuts().stream())
                         .flatMap(cut -> cut.reasons().stream())
                         .noneMatch(reason -> reason.code() == ReasonCode.STAGED_REST_LATER);
+    }
+
+    /** One cut by its limb and kind: what plans are compared by. */
+    public record CutOf(String limb, Verdict kind) {}
+
+    /** Only these cuts of it; any other that it places is listed as not placed, for {@code why}. */
+    public RenovationPlan only(Set<CutOf> cuts, Reason why) {
+        List<NotPlaced> left = new ArrayList<>(notPlaced);
+        List<Lane> kept = new ArrayList<>();
+        for (Lane lane : lanes) {
+            List<PlannedCut> stay = new ArrayList<>();
+            for (PlannedCut cut : lane.cuts()) {
+                if (cuts.contains(new CutOf(cut.limb(), cut.kind()))) {
+                    stay.add(cut);
+                } else if (left.stream().noneMatch(other -> other.limb().equals(cut.limb()))) {
+                    left.add(new NotPlaced(cut.limb(), List.of(why)));
+                }
+            }
+            if (!stay.isEmpty() || lane.detail().isPresent()) {
+                kept.add(lane.with(stay));
+            }
+        }
+        left.removeIf(limb -> kept.stream().anyMatch(lane -> lane.cuts().stream()
+                .anyMatch(cut -> cut.limb().equals(limb.limb()))));
+        return new RenovationPlan(years, yearsWhy, kept, left);
     }
 
     RenovationPlan because(Reason why) {
@@ -71,6 +98,25 @@ public record RenovationPlan(int years, Optional<Reason> yearsWhy, List<Lane> la
             Optional<Detail> detail) {
         public Lane {
             cuts = List.copyOf(cuts);
+        }
+
+        private Lane with(List<PlannedCut> others) {
+            int lessMinutes = cuts.stream().mapToInt(cut -> cut.cut().minutes()).sum()
+                    - others.stream().mapToInt(cut -> cut.cut().minutes()).sum();
+            return new Lane(
+                    year,
+                    season,
+                    opens,
+                    closes,
+                    quality,
+                    others,
+                    others.stream().mapToDouble(PlannedCut::share).sum(),
+                    others.stream().mapToDouble(PlannedCut::crop).sum(),
+                    allowance,
+                    (int) others.stream().filter(cut -> cut.cut().big()).count(),
+                    minutes - lessMinutes,
+                    overrun,
+                    detail);
         }
 
         /** Makes its cuts on a crown. */

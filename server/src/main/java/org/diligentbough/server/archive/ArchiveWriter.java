@@ -158,7 +158,7 @@ public class ArchiveWriter {
         for (SurveyRow survey : surveys.surveysOf(tree.id())) {
             oldestFirst.add(0, new ArchivedSurvey(survey.surveyedBy(), json.readTree(survey.document())));
         }
-        List<PinData> moved = judgement.pinsOf(tree.id());
+        List<PinData> moved = judgement.edits(judgement.plan(tree.id())).pins();
         List<LogRow> logs = visits.logsOf(tree.id());
         return new ArchivedTree(
                 tree.data(),

@@ -33,6 +33,7 @@ import org.diligentbough.server.orchard.OrchardService.JudgementOutdated;
 import org.diligentbough.server.orchard.SiteMapper.SiteRow;
 import org.diligentbough.server.orchard.TreeMapper.TreeRow;
 import org.diligentbough.server.plan.PinData;
+import org.diligentbough.server.plan.PlanEdits;
 import org.diligentbough.server.season.Sightings;
 import org.diligentbough.server.shared.History;
 import org.diligentbough.server.shared.History.About;
@@ -245,7 +246,7 @@ class WorkImport {
             }
         }
         if (!pins.isEmpty()) {
-            judgement.keep(tree.id(), 0, pins);
+            judgement.keep(tree.id(), 0, PlanEdits.moved(pins));
         }
     }
 

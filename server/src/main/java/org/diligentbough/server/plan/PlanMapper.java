@@ -1,5 +1,6 @@
 package org.diligentbough.server.plan;
 
+import java.time.Instant;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Optional;
@@ -13,8 +14,11 @@ import org.apache.ibatis.annotations.Select;
 @Mapper
 public interface PlanMapper {
 
-    /** Cuts moved by hand; {@code pins} is a list of {@link PinData}. */
-    record PlanRow(Integer version, String pins) {}
+    /** What people want of a plan; {@code edits} is a {@link PlanEdits}. */
+    record PlanRow(Integer version, String edits) {}
+
+    /** A plan that was kept; {@code cuts} is a list of {@link KeptCut}. */
+    record VersionRow(Integer number, Instant madeAt, LocalDate madeOn, String madeBy, String cause, String cuts) {}
 
     /** One lane of a tree's plan. */
     record LaneRow(
@@ -28,19 +32,47 @@ public interface PlanMapper {
             Integer minutes,
             Double share) {}
 
-    @Select("select version, pins::text as pins from tree_plan where tree_id = #{treeId}")
+    @Select("select version, edits::text as edits from tree_plan where tree_id = #{treeId}")
     Optional<PlanRow> plan(long treeId);
 
     /** Keeps what was moved; returns the new version, or nothing when somebody was quicker. */
     @Select(value = """
-                    insert into tree_plan as p (tree_id, version, pins)
-                    select #{treeId}, 1, #{pins}::jsonb where #{version} = 0
+                    insert into tree_plan as p (tree_id, version, edits)
+                    select #{treeId}, 1, #{edits}::jsonb where #{version} = 0
                        or exists (select from tree_plan where tree_id = #{treeId})
-                    on conflict (tree_id) do update set pins = excluded.pins, version = p.version + 1
+                    on conflict (tree_id) do update set edits = excluded.edits, version = p.version + 1
                         where p.version = #{version}
                     returning version
                     """, affectData = true)
-    Optional<Integer> keep(@Param("treeId") long treeId, @Param("version") int version, @Param("pins") String pins);
+    Optional<Integer> keep(@Param("treeId") long treeId, @Param("version") int version, @Param("edits") String edits);
+
+    String VERSION = """
+            select v.number, v.made_at, v.made_on, p.name as made_by, v.cause, v.cuts::text as cuts
+            from plan_version v join person p on p.id = v.made_by where v.tree_id = #{treeId} order by v.number desc
+            """;
+
+    @Select("select name from person where id = #{id}")
+    String nameOf(long id);
+
+    /** The plan in force, if one was kept. */
+    @Select(VERSION + " limit 1")
+    Optional<VersionRow> inForce(long treeId);
+
+    /** Every plan that was kept, the newest first. */
+    @Select(VERSION)
+    List<VersionRow> versions(long treeId);
+
+    @Insert("""
+            insert into plan_version (tree_id, number, made_on, made_by, cause, cuts)
+            select #{treeId}, coalesce(max(number), 0) + 1, #{on}, #{by}, #{cause}, #{cuts}::jsonb
+            from plan_version where tree_id = #{treeId}
+            """)
+    int keepVersion(
+            @Param("treeId") long treeId,
+            @Param("on") LocalDate on,
+            @Param("by") long by,
+            @Param("cause") String cause,
+            @Param("cuts") String cuts);
 
     @Insert("""
             insert into tree_outlook (tree_id, good_until) values (#{treeId}, #{until})

@@ -2,12 +2,12 @@ package org.diligentbough.server.verdict;
 
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
-import jakarta.validation.constraints.Size;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.function.Predicate;
 import org.diligentbough.core.Evaluation;
 import org.diligentbough.core.knowledge.Codes;
 import org.diligentbough.core.light.Shading;
@@ -15,7 +15,7 @@ import org.diligentbough.core.season.CuttingCalendar;
 import org.diligentbough.core.season.PruningYear;
 import org.diligentbough.core.season.Window;
 import org.diligentbough.server.orchard.OrchardService;
-import org.diligentbough.server.plan.PinData;
+import org.diligentbough.server.plan.PlanEdits;
 import org.diligentbough.server.plan.PlanMapper.PlanRow;
 import org.diligentbough.server.season.SiteWeather;
 import org.diligentbough.server.shared.MayBeNull;
@@ -23,6 +23,7 @@ import org.diligentbough.server.survey.SurveyMapper.SurveyRow;
 import org.diligentbough.server.survey.SurveyService;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RestController;
@@ -38,25 +39,30 @@ class Judgement {
     private final EvaluationWriter writer;
     private final OrchardService orchard;
     private final SiteWeather weather;
+    private final PlanDesk desk;
 
     Judgement(
             JudgementService judgement,
             SurveyService surveys,
             EvaluationWriter writer,
             OrchardService orchard,
-            SiteWeather weather) {
+            SiteWeather weather,
+            PlanDesk desk) {
         this.judgement = judgement;
         this.surveys = surveys;
         this.writer = writer;
         this.orchard = orchard;
         this.weather = weather;
+        this.desk = desk;
     }
 
     /**
      * What was judged, the judgement, and the tree's geometry.
      *
      * @param planVersion to be sent back when moving cuts
-     * @param pins cuts moved by hand of limbs that stand
+     * @param edits what people want of the plan, of limbs that stand
+     * @param kept the plan in force; null while it follows the judgement
+     * @param proposal how what would be planned now differs from the plan in force
      * @param shading which limb shades which
      * @param times to which a cut can be moved
      */
@@ -70,7 +76,9 @@ class Judgement {
             TreeDrawing drawing,
             List<LimbShading> shading,
             int planVersion,
-            List<PinData> pins,
+            PlanEdits edits,
+            @MayBeNull PlanDesk.KeptView kept,
+            List<PlanDesk.ChangeView> proposal,
             List<TimeView> times) {}
 
     /** A time to which a cut can be moved; {@code quality} is null for any day of a year. */
@@ -82,14 +90,18 @@ class Judgement {
             LocalDate opens,
             LocalDate closes) {}
 
-    /** All the cuts moved by hand, with the version of the plan this is based on. */
+    /** What people want of the plan, with the version of the plan this is based on. */
     record PlanChange(
             @NotNull(message = "is missing; send the version the change is based on")
             Integer version,
 
-            @NotNull(message = "is missing; give a list, empty to leave the plan to the rules")
-            @Size(max = 500, message = "is longer than 500 cuts")
-            List<@Valid @NotNull(message = "is missing") PinData> pins) {}
+            @NotNull(message = "is missing; give what is wanted, empty to leave the plan to the rules") @Valid
+            PlanEdits edits) {}
+
+    /** Which plan is kept. */
+    record Keeping(
+            @NotNull(message = "is missing; send the version it is based on")
+            Integer version) {}
 
     /** Judges the tree as it stands; 404 while nobody has walked to it. */
     @GetMapping("/api/trees/{treeId}/judgement")
@@ -110,10 +122,9 @@ class Judgement {
                 TreeDrawing.of(evaluation),
                 shading(evaluation),
                 plan.version(),
-                judgement.pins(plan).stream()
-                        .filter(pin ->
-                                evaluation.scene().branching().find(pin.limb()).isPresent())
-                        .toList(),
+                standing(judgement.edits(plan), evaluation),
+                desk.kept(treeId).orElse(null),
+                desk.proposal(treeId, evaluation),
                 times(evaluation));
     }
 
@@ -131,11 +142,36 @@ class Judgement {
                 .toList();
     }
 
-    /** Moves cuts by hand; the plan is made anew round them and says what they break. */
+    private static PlanEdits standing(PlanEdits edits, Evaluation evaluation) {
+        Predicate<String> stands =
+                limb -> evaluation.scene().branching().find(limb).isPresent();
+        return new PlanEdits(
+                edits.years(),
+                edits.allowance(),
+                edits.pins().stream().filter(pin -> stands.test(pin.limb())).toList(),
+                edits.decided().stream().filter(one -> stands.test(one.limb())).toList(),
+                edits.insisted().stream().filter(stands).toList(),
+                edits.split().stream().filter(stands).toList());
+    }
+
+    /** Changes the plan by hand; it is made anew round what is wanted and says what that breaks. */
     @PutMapping("/api/trees/{treeId}/plan")
-    JudgementView movePlan(@PathVariable long treeId, @Valid @RequestBody PlanChange change) {
-        judgement.move(treeId, change.version(), change.pins());
+    JudgementView changePlan(@PathVariable long treeId, @Valid @RequestBody PlanChange change) {
+        desk.change(treeId, change.version(), change.edits());
         return judgement(treeId);
+    }
+
+    /** Keeps the plan as it would be made now; from here on only people change it. */
+    @PostMapping("/api/trees/{treeId}/plan/kept")
+    JudgementView keepPlan(@PathVariable long treeId, @Valid @RequestBody Keeping keeping) {
+        desk.keep(treeId, keeping.version());
+        return judgement(treeId);
+    }
+
+    /** Every plan that was kept, the newest first, with what became of each cut. */
+    @GetMapping("/api/trees/{treeId}/plans")
+    List<PlanDesk.VersionView> plans(@PathVariable long treeId) {
+        return desk.versions(treeId);
     }
 
     private List<TimeView> times(Evaluation evaluation) {

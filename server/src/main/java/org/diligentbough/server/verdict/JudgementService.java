@@ -1,13 +1,16 @@
 package org.diligentbough.server.verdict;
 
 import java.time.LocalDate;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.stream.Collectors;
 import org.diligentbough.core.Evaluation;
 import org.diligentbough.core.knowledge.Codes;
 import org.diligentbough.core.light.Neighbour;
 import org.diligentbough.core.plan.Edits;
+import org.diligentbough.core.plan.Pin;
 import org.diligentbough.core.plan.RenovationPlan;
 import org.diligentbough.core.season.PruningYear;
 import org.diligentbough.core.survey.Survey;
@@ -21,12 +24,10 @@ import org.diligentbough.server.light.Neighbours;
 import org.diligentbough.server.orchard.OrchardService;
 import org.diligentbough.server.orchard.OrchardService.JudgementOutdated;
 import org.diligentbough.server.orchard.TreeMapper.TreeRow;
-import org.diligentbough.server.plan.PinData;
+import org.diligentbough.server.plan.KeptCut;
+import org.diligentbough.server.plan.PlanEdits;
 import org.diligentbough.server.plan.PlanMapper;
 import org.diligentbough.server.plan.PlanMapper.PlanRow;
-import org.diligentbough.server.shared.CurrentPerson;
-import org.diligentbough.server.shared.History;
-import org.diligentbough.server.shared.History.About;
 import org.diligentbough.server.shared.ProblemException;
 import org.diligentbough.server.shared.Today;
 import org.diligentbough.server.survey.SurveyService;
@@ -40,8 +41,8 @@ import tools.jackson.databind.json.JsonMapper;
 /** Judges registered trees as they stand: by their surveys, what was cut since, and what was moved by hand. */
 @Service
 public class JudgementService {
-    private static final TypeReference<List<PinData>> PINS = new TypeReference<>() {};
-    private static final PlanRow NOTHING_MOVED = new PlanRow(0, "[]");
+    private static final TypeReference<List<KeptCut>> KEPT = new TypeReference<>() {};
+    private static final PlanRow NO_EDITS = new PlanRow(0, "{}");
 
     private final OrchardService orchard;
     private final TreeRecords records;
@@ -51,8 +52,6 @@ public class JudgementService {
     private final Neighbours neighbours;
     private final LightMapper light;
     private final OpinionMapper opinions;
-    private final History history;
-    private final CurrentPerson person;
     private final Today today;
     private final JsonMapper json;
 
@@ -65,8 +64,6 @@ public class JudgementService {
             Neighbours neighbours,
             LightMapper light,
             OpinionMapper opinions,
-            History history,
-            CurrentPerson person,
             Today today,
             JsonMapper json) {
         this.orchard = orchard;
@@ -77,8 +74,6 @@ public class JudgementService {
         this.neighbours = neighbours;
         this.light = light;
         this.opinions = opinions;
-        this.history = history;
-        this.person = person;
         this.today = today;
         this.json = json;
     }
@@ -88,7 +83,9 @@ public class JudgementService {
         return today.in(orchard.site(orchard.tree(treeId).siteId()).zone());
     }
 
-    /** The judgement as of a day; empty while nobody had walked to the tree by then. */
+    /**
+     * The judgement as of a day, planned as the plan in force has it; empty while nobody had walked to the tree by then.
+     */
     public Optional<Evaluation> on(long treeId, LocalDate day) {
         return records.standing(treeId, day).map(standing -> judge(treeId, standing));
     }
@@ -101,10 +98,35 @@ public class JudgementService {
     }
 
     private Evaluation judge(long treeId, Standing standing) {
+        Edits edits = edits(plan(treeId)).toEdits();
+        Optional<List<KeptCut>> kept = plans.inForce(treeId).map(this::cuts);
+        if (kept.isEmpty()) {
+            return judge(treeId, standing, edits);
+        }
+        List<Pin> pins = new ArrayList<>(edits.pins());
+        kept.get().stream()
+                .map(KeptCut::toPin)
+                .filter(pin ->
+                        pins.stream().noneMatch(other -> other.limb().equals(pin.limb()) && other.kind() == pin.kind()))
+                .forEach(pins::add);
+        return judge(
+                        treeId,
+                        standing,
+                        new Edits(
+                                edits.years(),
+                                edits.allowance(),
+                                pins,
+                                edits.decisions(),
+                                edits.insisted(),
+                                edits.split()))
+                .keeping(kept.get().stream().map(KeptCut::cut).collect(Collectors.toSet()));
+    }
+
+    private Evaluation judge(long treeId, Standing standing, Edits edits) {
         TreeRow tree = orchard.tree(treeId);
         List<Neighbour> near = neighbours.of(tree);
         Evaluation.Given given = new Evaluation.Given(
-                Edits.moved(pinsOf(treeId).stream().map(PinData::toPin).toList()),
+                edits,
                 opinions.decisions(treeId).stream()
                         .map(decision -> new Decision(
                                 decision.limb(),
@@ -118,52 +140,37 @@ public class JudgementService {
         return Evaluation.of(new Standing(survey, standing.taken()), given, siteRules.of(tree.siteId()));
     }
 
+    /** The judgement as of today, planned as it would be now: what people want is followed, no plan is kept to. */
+    public Evaluation proposed(long treeId) {
+        return records.standing(treeId, todayAt(treeId))
+                .map(standing -> judge(treeId, standing, edits(plan(treeId)).toEdits()))
+                .orElseThrow(() -> ProblemException.notFound("This tree has not been surveyed yet."));
+    }
+
+    /** The cuts of a plan that was kept. */
+    public List<KeptCut> cuts(PlanMapper.VersionRow version) {
+        return json.readValue(version.cuts(), KEPT);
+    }
+
     /** The judgement as of today. */
     public Evaluation now(long treeId) {
         return on(orchard.tree(treeId).id(), todayAt(treeId))
                 .orElseThrow(() -> ProblemException.notFound("This tree has not been surveyed yet."));
     }
 
-    PlanRow plan(long treeId) {
-        return plans.plan(treeId).orElse(NOTHING_MOVED);
+    /** What people want of a tree's plan, with its version. */
+    public PlanRow plan(long treeId) {
+        return plans.plan(treeId).orElse(NO_EDITS);
     }
 
-    /** What was moved by hand. */
-    public List<PinData> pins(PlanRow plan) {
-        return json.readValue(plan.pins(), PINS);
+    /** What people want of a plan. */
+    public PlanEdits edits(PlanRow plan) {
+        return json.readValue(plan.edits(), PlanEdits.class);
     }
 
-    /** What was moved by hand of a tree. */
-    public List<PinData> pinsOf(long treeId) {
-        return pins(plan(treeId));
-    }
-
-    /** Keeps what was moved by hand; an empty list gives the plan back to the rules. */
-    @Transactional
-    public void move(long treeId, int version, List<PinData> pins) {
-        person.id();
-        TreeRow tree = orchard.tree(treeId);
-        Evaluation evaluation = now(treeId);
-        for (int i = 0; i < pins.size(); i++) {
-            PinData pin = pins.get(i);
-            boolean stands = evaluation.scene().branching().find(pin.limb()).isPresent();
-            if (!stands) {
-                throw ProblemException.wrongField("/pins/" + i + "/limb", "is no limb of this tree; look at its tags");
-            }
-            if (pin.season().equals("any") == (pin.quality() != null)) {
-                throw ProblemException.wrongField(
-                        "/pins/" + i + "/quality", "give best or with-care, and none for season any");
-            }
-        }
-        List<PinData> before = pins(plan(treeId));
-        keep(treeId, version, pins);
-        history.changed(new About("plan", treeId, tree.siteId(), treeId), before, pins);
-        judgeAnew(treeId);
-    }
-
-    /** Keeps what was moved without a word to the history: for whoever writes that otherwise. */
-    public void keep(long treeId, int version, List<PinData> pins) {
-        plans.keep(treeId, version, json.writeValueAsString(pins))
+    /** Keeps what people want without a word to the history: for whoever writes that otherwise. */
+    public void keep(long treeId, int version, PlanEdits edits) {
+        plans.keep(treeId, version, json.writeValueAsString(edits))
                 .orElseThrow(() -> ProblemException.stale("This plan"));
     }
 

@@ -1,0 +1,130 @@
+import { useState } from 'react';
+import { Button } from 'react-bootstrap';
+import type { Judgement } from '../api/client';
+import { Loading } from '../parts/Loading';
+import { ProblemAlert } from '../parts/ProblemAlert';
+import { centimetres, date } from '../parts/format';
+import { SEASONS, VERDICTS } from '../verdict/words';
+import { useKeepPlan, usePlanVersions } from './queries';
+
+/** "2028 dormant" as people say it. */
+const when = (time: string) =>
+  time.replace(/ (\S+)$/, (_, season: string) => ' ' + (SEASONS[season] ?? season));
+
+const CAUSES: Record<string, string> = {
+  kept: 'kept as the rules made it',
+  'by-hand': 'changed by hand',
+  proposal: 'taken over from what was proposed',
+};
+
+/** Whether the plan is kept, and what is proposed in its place since. */
+export function PlanState({ judgement, treeId }: { judgement: Judgement; treeId: number }) {
+  const keep = useKeepPlan(treeId);
+  const { kept, proposal } = judgement;
+  const [open, setOpen] = useState(false);
+  const planned = judgement.evaluation.plan.length > 0;
+  return (
+    <div className="mb-2">
+      <ProblemAlert error={keep.error} />
+      {!kept && planned && (
+        <p className="mb-1">
+          Not kept yet: it follows the judgement with every survey and log.{' '}
+          <Button
+            size="sm"
+            variant="outline-primary"
+            className="no-print"
+            disabled={keep.isPending}
+            onClick={() => keep.mutate(judgement.planVersion)}
+          >
+            Keep this plan
+          </Button>
+        </p>
+      )}
+      {kept && (
+        <p className="mb-1">
+          Plan {kept.number}, {CAUSES[kept.cause]} by {kept.by} on {date(kept.on)}. Only people change it.{' '}
+          <Button
+            size="sm"
+            variant="link"
+            className="p-0 no-print"
+            aria-expanded={open}
+            onClick={() => setOpen(!open)}
+          >
+            {open ? 'Hide what was planned before' : 'What was planned, and what became of it'}
+          </Button>
+        </p>
+      )}
+      {kept && open && <Versions treeId={treeId} />}
+      {proposal.length > 0 && (
+        <section className="proposal" aria-label="Proposed since">
+          <h3>Proposed since</h3>
+          <ul className="mb-2">
+            {proposal.map((change) => (
+              <li key={change.limb + change.kind}>
+                <strong>
+                  {VERDICTS[change.kind]} {change.limb}
+                </strong>
+                {': '}
+                {change.from && change.to
+                  ? when(change.to) + ' instead of ' + when(change.from)
+                  : change.to
+                    ? when(change.to) + ', new'
+                    : 'no longer, it was planned for ' + when(change.from!)}
+                {change.why.map((reason) => (
+                  <span className="faint" key={reason.code}>
+                    {' '}
+                    {reason.text}
+                  </span>
+                ))}
+              </li>
+            ))}
+          </ul>
+          <Button
+            size="sm"
+            variant="primary"
+            className="no-print"
+            disabled={keep.isPending}
+            onClick={() => keep.mutate(judgement.planVersion)}
+          >
+            Take all of it over
+          </Button>{' '}
+          <span className="small faint no-print">Until then the plan below stands as it was kept.</span>
+        </section>
+      )}
+    </div>
+  );
+}
+
+function Versions({ treeId }: { treeId: number }) {
+  const versions = usePlanVersions(treeId, true);
+  if (!versions.data) return <Loading error={versions.error} />;
+  return (
+    <div className="plan-versions">
+      {versions.data.map((version) => (
+        <section key={version.number} aria-label={'Plan ' + version.number}>
+          <h3>
+            Plan {version.number}{' '}
+            <small className="faint">
+              {date(version.on)}, {version.by}, {CAUSES[version.cause]}
+            </small>
+          </h3>
+          <ul className="mb-1">
+            {version.cuts.map(({ cut, became, becameOn }) => (
+              <li key={cut.limb + cut.kind}>
+                {VERDICTS[cut.kind]} {cut.limb}, {centimetres(cut.diameterCm)},{' '}
+                {when(cut.yearLabel + ' ' + cut.season)}
+                {became && (
+                  <strong>
+                    {': '}
+                    {became === 'done' ? 'done' : became === 'other' ? 'done otherwise' : 'not done'}
+                    {becameOn && ' on ' + date(becameOn)}
+                  </strong>
+                )}
+              </li>
+            ))}
+          </ul>
+        </section>
+      ))}
+    </div>
+  );
+}
