@@ -11,7 +11,7 @@ import { OrchardView } from './orchard/OrchardView';
 import { AddSite, EditSite } from './orchard/SiteForm';
 import { AddTree, EditTree } from './orchard/TreeForm';
 import { Welcome } from './orchard/Welcome';
-import { PlanBySeason } from './plan/PlanBySeason';
+import { ProgrammeView } from './programme/ProgrammeView';
 import { KindView } from './season/KindView';
 import { SeasonView } from './season/SeasonView';
 import { TreePage } from './verdict/TreePage';
@@ -39,7 +39,7 @@ export const router = createBrowserRouter([
       { path: '/sites/:siteId/trees/:treeId/walk', element: <WalkView /> },
       { path: '/sites/:siteId/season', element: <SeasonView /> },
       { path: '/sites/:siteId/season/:species', element: <KindView /> },
-      { path: '/sites/:siteId/plan', element: <PlanBySeason /> },
+      { path: '/sites/:siteId/plan', element: <ProgrammeView /> },
       { path: '/sites/:siteId/days', element: <DaysView /> },
       { path: '/sites/:siteId/days/:dayId', element: <DayPage /> },
       { path: '/sites/:siteId/days/:dayId/sheet', element: <DaySheet /> },

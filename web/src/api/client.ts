@@ -61,6 +61,9 @@ export type WeatherDay = Schemas['WeatherDay'];
 export type Due = Schemas['DueView'];
 export type PlanEdits = Schemas['PlanEdits'];
 export type PlanVersion = Schemas['VersionView'];
+export type Programme = Schemas['SiteProgramme'];
+export type ProgrammeTree = Schemas['ProgrammeTree'];
+export type ProgrammeHours = Schemas['HoursData'];
 export type TenYears = Schemas['TenYears'];
 
 export interface FieldProblem {

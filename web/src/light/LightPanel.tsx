@@ -2,7 +2,8 @@ import { Button, ProgressBar } from 'react-bootstrap';
 import type { SiteLight } from '../api/client';
 import { ProblemAlert } from '../parts/ProblemAlert';
 import { percent } from '../parts/format';
-import { useCancelJob, useLightJob, useStartLight } from './queries';
+import { useCancelJob } from '../api/jobs';
+import { useLightJob, useStartLight } from './queries';
 
 /** What the shade drawn in the plan means, who takes most from whom, and which trees stand too close. */
 export function LightPanel({ siteId, light }: { siteId: number; light: SiteLight }) {

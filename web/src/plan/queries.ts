@@ -2,13 +2,6 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useChange } from '../api/useChange';
 import { api, type PlanEdits, unwrap } from '../api/client';
 
-/** What the plans of a site ask for by year and season. */
-export const usePlanBySeason = (siteId: number) =>
-  useQuery({
-    queryKey: ['plan-by-season', siteId],
-    queryFn: async () => unwrap(await api.GET('/api/sites/{siteId}/plan', { params: { path: { siteId } } })),
-  });
-
 /** Changes a plan by hand: sends all that is wanted and shows the plan made anew round it. */
 export const useEditPlan = (treeId: number) => {
   const queries = useQueryClient();

@@ -30,9 +30,11 @@ create table programme_lock (
     year    integer not null
 );
 
--- The programme of a site as it was last worked out.
-create table programme (
-    site_id bigint      primary key references site,
-    made_at timestamptz not null default now(),
-    result  jsonb       not null
-);
+-- What a programme goes by; kept lanes are worked out anew.
+alter table plan_lane
+    add column urgent_minutes integer not null default 0,
+    add column worth double precision not null default 0;
+delete from tree_outlook;
+
+alter table job drop constraint job_kind_check;
+alter table job add constraint job_kind_check check (kind in ('light', 'programme'));

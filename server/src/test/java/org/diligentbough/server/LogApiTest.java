@@ -275,7 +275,8 @@ class LogApiTest {
         put("/api/trees/" + treeId + "/removal", removal).expect(409);
         assertThat(get("/api/sites/" + siteId + "/trees").json().get("total").intValue())
                 .isZero();
-        assertThat(get("/api/sites/" + siteId + "/plan").json()).isEmpty();
+        assertThat(get("/api/sites/" + siteId + "/programme").json().get("slots"))
+                .isEmpty();
         assertThat(get("/api/days/" + dayId).json().get("visits")).isEmpty();
         assertThat(get("/api/sites/" + siteId + "/removals").json().at("/0/tag").stringValue())
                 .isEqualTo("L-1");
@@ -285,6 +286,7 @@ class LogApiTest {
         send("DELETE", "/api/trees/" + treeId + "/removal?version=1", null).expect(204);
         assertThat(get("/api/sites/" + siteId + "/trees").json().get("total").intValue())
                 .isEqualTo(1);
-        assertThat(get("/api/sites/" + siteId + "/plan").json()).isNotEmpty();
+        assertThat(get("/api/sites/" + siteId + "/programme").json().get("slots"))
+                .isNotEmpty();
     }
 }

@@ -4,10 +4,13 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.diligentbough.server.TestServer.get;
 import static org.diligentbough.server.TestServer.post;
 import static org.diligentbough.server.TestServer.put;
+import static org.diligentbough.server.TestServer.sendAs;
 import static org.diligentbough.server.TestServer.site;
 import static org.diligentbough.server.TestServer.tree;
 import static org.diligentbough.server.TestServer.walkJson;
 
+import java.util.ArrayList;
+import java.util.List;
 import org.junit.jupiter.api.Test;
 import tools.jackson.databind.JsonNode;
 
@@ -112,21 +115,125 @@ class PlanApiTest {
         move(tree(site("Not walked"), "P-1"), 0).expect(404);
     }
 
+    private static TestServer.Answer edit(long treeId, int version, String edits) {
+        return put("/api/trees/" + treeId + "/plan", "{\"version\": " + version + ", \"edits\": {" + edits + "}}");
+    }
+
     @Test
-    void whatASitePlansIsSummedUpByYearAndSeason() {
-        long siteId = site("Sums");
-        long treeId = tree(siteId, "P-1");
-        assertThat(get("/api/sites/" + siteId + "/plan").expect(200)).isEmpty();
-        post("/api/trees/" + treeId + "/surveys", walkJson()).expect(201);
-        JsonNode plan = get("/api/sites/" + siteId + "/plan").json();
-        int cuts = 0;
-        for (JsonNode lane : get("/api/trees/" + treeId + "/judgement").json().at("/evaluation/plan")) {
-            cuts += lane.get("cuts").size();
+    void whatIsForbiddenIsNotPlannedAndSaysWhoDecidedSo() {
+        long treeId = surveyed("Forbids");
+        String limb = firstCut(treeId);
+        JsonNode judged = edit(treeId, 0, "\"decided\": [{\"limb\": \"" + limb + "\", \"verdict\": \"keep\"}]")
+                .expect(200);
+        assertThat(limbs(judged)).doesNotContain(limb);
+        assertThat(judged.at("/edits/decided/0/by").stringValue()).isNotBlank();
+        edit(treeId, 1, "\"decided\": [{\"limb\": \"" + limb + "\", \"verdict\": \"fell\"}]")
+                .expect(422);
+        edit(treeId, 1, "\"decided\": [{\"limb\": \"none\", \"verdict\": \"keep\"}]")
+                .expect(422);
+    }
+
+    @Test
+    void aTreesOwnAllowanceWantsAReasonAndIsSaid() {
+        long treeId = surveyed("Allowances");
+        assertThat(edit(treeId, 0, "\"allowance\": {\"share\": 0.1, \"why\": \"\"}")
+                        .expect(422)
+                        .at("/errors/0/pointer")
+                        .stringValue())
+                .isEqualTo("/edits/allowance/why");
+        edit(treeId, 0, "\"allowance\": {\"share\": 0.9, \"why\": \"strong\"}").expect(422);
+        JsonNode judged = edit(treeId, 0, "\"allowance\": {\"share\": 0.1, \"why\": \"weak after the drought\"}")
+                .expect(200);
+        assertThat(judged.at("/evaluation/tree/allowance/reasons/0/text").stringValue())
+                .contains("10 %")
+                .contains("weak after the drought");
+        judged.at("/evaluation/plan").forEach(lane -> {
+            if (lane.get("overrun").isNull()
+                    && !lane.get("season").stringValue().equals("any")) {
+                assertThat(lane.get("share").doubleValue()).isLessThanOrEqualTo(0.1 + 1e-9);
+            }
+        });
+    }
+
+    @Test
+    void anyNumberOfYearsCanBeAskedFor() {
+        long treeId = surveyed("Years");
+        assertThat(edit(treeId, 0, "\"years\": 7")
+                        .expect(200)
+                        .at("/evaluation/years")
+                        .intValue())
+                .isEqualTo(7);
+        edit(treeId, 1, "\"years\": 11").expect(422);
+        JsonNode back = edit(treeId, 1, "").expect(200);
+        assertThat(back.at("/evaluation/yearsWhy/text").stringValue()).isNotBlank();
+    }
+
+    @Test
+    void aPlanThatIsKeptIsChangedByNobodyButPeople() {
+        long treeId = surveyed("Keeps");
+        JsonNode kept =
+                post("/api/trees/" + treeId + "/plan/kept", "{\"version\": 0}").expect(200);
+        assertThat(kept.at("/kept/number").intValue()).isEqualTo(1);
+        assertThat(kept.get("proposal")).isEmpty();
+        List<String> before = limbs(kept);
+        String gone = before.get(before.size() - 1);
+        // A new walk finds one of the limbs sound and another broken: the plan stands, and the change is proposed.
+        post("/api/trees/" + treeId + "/surveys", walkJson().replace("\"crossing-centre\"", "\"broken\""))
+                .expect(201);
+        JsonNode after = get("/api/trees/" + treeId + "/judgement").expect(200);
+        assertThat(after.at("/kept/number").intValue()).isEqualTo(1);
+        assertThat(before).containsAll(limbs(after));
+        JsonNode taken =
+                post("/api/trees/" + treeId + "/plan/kept", "{\"version\": 0}").expect(200);
+        assertThat(taken.at("/kept/number").intValue()).isEqualTo(2);
+        assertThat(taken.at("/kept/cause").stringValue()).isEqualTo("proposal");
+        assertThat(taken.get("proposal")).isEmpty();
+        JsonNode versions = get("/api/trees/" + treeId + "/plans").expect(200);
+        assertThat(versions).hasSize(2);
+        assertThat(versions.at("/1/cuts").size()).isEqualTo(before.size());
+        assertThat(gone).isNotBlank();
+        post("/api/trees/" + treeId + "/plan/kept", "{\"version\": 9}").expect(409);
+        sendAs(0, "POST", "/api/trees/" + treeId + "/plan/kept", "{\"version\": 0}")
+                .expect(403);
+    }
+
+    @Test
+    void movingACutOfAKeptPlanKeepsAFurtherVersion() {
+        long treeId = surveyed("Moves kept");
+        String limb = firstCut(treeId);
+        post("/api/trees/" + treeId + "/plan/kept", "{\"version\": 0}").expect(200);
+        JsonNode moved = edit(treeId, 0, "\"insisted\": [\"" + limb + "\"]").expect(200);
+        assertThat(moved.at("/kept/number").intValue()).isEqualTo(2);
+        assertThat(moved.at("/kept/cause").stringValue()).isEqualTo("by-hand");
+        assertThat(moved.get("proposal")).isEmpty();
+    }
+
+    @Test
+    void tenYearsAreToldThreeWaysWithHowFarTheyMayBeOff() {
+        long treeId = surveyed("Looks ahead");
+        JsonNode ten = get("/api/trees/" + treeId + "/outlook").expect(200);
+        for (String way : List.of("leftAlone", "plan", "allAtOnce")) {
+            JsonNode years = ten.at("/" + way + "/years");
+            assertThat(years).hasSize(11);
+            assertThat(years.at("/0/is/year").intValue()).isEqualTo(2027);
+            JsonNode last = years.get(10);
+            assertThat(last.at("/band/heightM/least").doubleValue())
+                    .isLessThanOrEqualTo(last.at("/is/heightM").doubleValue());
+            assertThat(last.at("/band/heightM/most").doubleValue())
+                    .isGreaterThanOrEqualTo(last.at("/is/heightM").doubleValue());
+            assertThat(last.get("limbs")).isNotEmpty();
         }
-        int summed = 0;
-        for (JsonNode row : plan) {
-            summed += row.get("cuts").intValue();
-        }
-        assertThat(summed).isEqualTo(cuts).isPositive();
+        get("/api/trees/" + tree(site("Nobody walked"), "P-1") + "/outlook").expect(404);
+    }
+
+    private static String firstCut(long treeId) {
+        return limbs(get("/api/trees/" + treeId + "/judgement").expect(200)).get(0);
+    }
+
+    private static List<String> limbs(JsonNode judged) {
+        List<String> limbs = new ArrayList<>();
+        judged.at("/evaluation/plan").forEach(lane -> lane.get("cuts")
+                .forEach(cut -> limbs.add(cut.get("limb").stringValue())));
+        return limbs;
     }
 }

@@ -110,6 +110,7 @@ public enum Figure {
     PLAN_RISK_TIMES("times", 1, 20),
     PLAN_ONE_SIDE_COST("worth", 0, 1),
     PLAN_SHORTENING_TIMES("times", 0, 1),
+    PLAN_STEP_COST("worth", 0, 2),
     OUTLOOK_EXTENSION("share", 0, 1),
     OUTLOOK_LEAF_GROWTH("share", 0, 0.3),
     OUTLOOK_FULL_GROWTH_LIGHT("share", 0.1, 1),

@@ -4,6 +4,7 @@ import static org.diligentbough.core.knowledge.Figure.BIG_CUT_CM;
 import static org.diligentbough.core.knowledge.Figure.PLAN_ONE_SIDE_COST;
 import static org.diligentbough.core.knowledge.Figure.PLAN_RISK_TIMES;
 import static org.diligentbough.core.knowledge.Figure.PLAN_SHORTENING_TIMES;
+import static org.diligentbough.core.knowledge.Figure.PLAN_STEP_COST;
 import static org.diligentbough.core.knowledge.Figure.SAME_SIDE_DEG;
 import static org.diligentbough.core.knowledge.Figure.WORTH_LIGHT_WHOLE;
 
@@ -90,7 +91,14 @@ final class PlanValue {
             now.stream().map(Made::of).forEach(made::add);
             sum += gained(made) - costOfPlaces(now);
         }
-        return sum - years * unfinished(made);
+        return sum - years * (unfinished(made) + scene.figure(PLAN_STEP_COST) * steps(made));
+    }
+
+    /** Limbs that go in two steps: two cuts and regrowth between, where one would do. */
+    private long steps(Set<Made> made) {
+        return made.stream()
+                .filter(cut -> cut.kind() == Verdict.SHORTEN && toGo.contains(cut.limb()))
+                .count();
     }
 
     /** What was begun and finds no end in the plan might as well not have been. */

@@ -16,6 +16,7 @@ import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVParser;
 import org.apache.commons.csv.CSVPrinter;
 import org.apache.commons.csv.CSVRecord;
+import org.diligentbough.server.shared.CsvCell;
 import org.diligentbough.server.shared.ProblemException;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.JsonNodeFactory;
@@ -59,8 +60,6 @@ final class TreeTable {
     private static final List<String> NO = List.of("no", "false", "0", "");
     /** What is taken where a file says nothing. */
     private static final Map<String, String> USUAL = Map.of("bearing", "unknown", "purpose", "picking");
-    /** Beginnings a spreadsheet would take for a formula; they are written with an apostrophe before them. */
-    private static final String FORMULA = "=+-@\t\r";
 
     private final List<String> columns;
     private final List<CSVRecord> rows;
@@ -196,10 +195,7 @@ final class TreeTable {
             }
         }
         boolean code = !FREE_TEXT.contains(field);
-        String unquoted = text.length() > 1 && text.startsWith("'") && FORMULA.indexOf(text.charAt(1)) >= 0
-                ? text.substring(1)
-                : text;
-        return nodes.stringNode(code ? text.toLowerCase(Locale.ROOT).replaceAll("[ _]+", "-") : unquoted);
+        return nodes.stringNode(code ? text.toLowerCase(Locale.ROOT).replaceAll("[ _]+", "-") : CsvCell.plain(text));
     }
 
     /** A table of trees; what a spreadsheet would run as a formula is written as text. */
@@ -224,8 +220,6 @@ final class TreeTable {
         if (value.isBoolean()) {
             return value.booleanValue() ? "yes" : "no";
         }
-        String text = value.asString();
-        boolean formula = value.isString() && !text.isEmpty() && FORMULA.indexOf(text.charAt(0)) >= 0;
-        return formula ? "'" + text : text;
+        return value.isString() ? CsvCell.safe(value.asString()) : value.asString();
     }
 }

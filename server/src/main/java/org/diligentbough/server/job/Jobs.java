@@ -8,6 +8,7 @@ import java.util.concurrent.Executors;
 import java.util.concurrent.ScheduledExecutorService;
 import java.util.concurrent.ScheduledFuture;
 import java.util.concurrent.TimeUnit;
+import java.util.function.Consumer;
 import org.diligentbough.server.job.JobMapper.JobRow;
 import org.diligentbough.server.light.LightMapper;
 import org.diligentbough.server.orchard.OrchardService;
@@ -24,7 +25,7 @@ import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
 
 /** Work that takes long: started, watched, cancelled. */
 @RestController
-class Jobs {
+public class Jobs {
     private static final long LOOK_EVERY_MS = 300;
 
     private final JobService service;
@@ -52,7 +53,7 @@ class Jobs {
      * @param done pieces worked out of {@code total}
      * @param problem why it failed
      */
-    record JobView(
+    public record JobView(
             long id,
             String state,
             int done,
@@ -66,13 +67,23 @@ class Jobs {
         List<Long> trees = light.ofSite(orchard.site(siteId).id()).stream()
                 .map(LightMapper.CrownRow::treeId)
                 .toList();
-        return view(service.start("light", siteId, trees, judgement::judgeAnew));
+        return start("light", siteId, trees, judgement::judgeAnew);
     }
 
     /** The latest such job of a site, or none. */
     @GetMapping("/api/sites/{siteId}/light/job")
     List<JobView> lightJob(@PathVariable long siteId) {
-        return service.latest("light", orchard.site(siteId).id()).stream()
+        return latest("light", siteId);
+    }
+
+    /** Starts work of a kind on a site's trees. */
+    public JobView start(String kind, long siteId, List<Long> trees, Consumer<Long> work) {
+        return view(service.start(kind, siteId, trees, work));
+    }
+
+    /** The latest work of a kind at a site, or none. */
+    public List<JobView> latest(String kind, long siteId) {
+        return service.latest(kind, orchard.site(siteId).id()).stream()
                 .map(Jobs::view)
                 .toList();
     }

@@ -30,7 +30,9 @@ public interface PlanMapper {
             Integer cuts,
             Integer urgent,
             Integer minutes,
-            Double share) {}
+            Double share,
+            Integer urgentMinutes,
+            Double worth) {}
 
     @Select("select version, edits::text as edits from tree_plan where tree_id = #{treeId}")
     Optional<PlanRow> plan(long treeId);
@@ -87,8 +89,8 @@ public interface PlanMapper {
     int clearLanes(long treeId);
 
     @Insert("""
-            insert into plan_lane (tree_id, year, season, opens, closes, cuts, urgent, minutes, share)
-            values (#{treeId}, #{year}, #{season}, #{opens}, #{closes}, #{cuts}, #{urgent}, #{minutes}, #{share})
+            insert into plan_lane (tree_id, year, season, opens, closes, cuts, urgent, minutes, share, urgent_minutes, worth)
+            values (#{treeId}, #{year}, #{season}, #{opens}, #{closes}, #{cuts}, #{urgent}, #{minutes}, #{share}, #{urgentMinutes}, #{worth})
             """)
     int addLane(LaneRow lane);
 
@@ -118,13 +120,10 @@ public interface PlanMapper {
             """)
     List<LaneRow> opening(@Param("siteId") long siteId, @Param("after") LocalDate after, @Param("by") LocalDate by);
 
-    /** Hours of a site by year and season. */
-    record YearRow(Integer year, String season, Integer trees, Integer cuts, Integer minutes) {}
-
+    /** Every lane of a site, by tree in order of time. */
     @Select("""
-            select l.year, l.season, count(*)::integer as trees, sum(l.cuts)::integer as cuts, sum(l.minutes)::integer as minutes
-            from plan_lane l join tree t on t.id = l.tree_id where t.site_id = #{siteId}
-            group by l.year, l.season order by l.year, l.season <> 'any', min(l.opens)
+            select l.* from plan_lane l join tree t on t.id = l.tree_id
+            where t.site_id = #{siteId} order by l.tree_id, l.year, l.opens
             """)
-    List<YearRow> byYear(long siteId);
+    List<LaneRow> ofSite(long siteId);
 }

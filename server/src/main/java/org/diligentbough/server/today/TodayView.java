@@ -20,7 +20,6 @@ import org.diligentbough.server.orchard.SiteMapper.SiteRow;
 import org.diligentbough.server.orchard.TreeMapper.TreeRow;
 import org.diligentbough.server.plan.PlanMapper;
 import org.diligentbough.server.plan.PlanMapper.LaneRow;
-import org.diligentbough.server.plan.PlanMapper.YearRow;
 import org.diligentbough.server.season.SiteWeather;
 import org.diligentbough.server.shared.MayBeNull;
 import org.diligentbough.server.shared.Today;
@@ -100,9 +99,6 @@ class TodayView {
 
     /** A tree that is not cut this year, with why. */
     record HeldView(long treeId, String tag, String species, Worded why) {}
-
-    /** What is planned in a season of a year. */
-    record YearView(int year, String season, int trees, int cuts, int minutes) {}
 
     @GetMapping("/api/sites/{siteId}/today")
     BoardView board(@PathVariable long siteId) {
@@ -203,17 +199,5 @@ class TodayView {
                         tree.species(),
                         wording.of(judgement.now(tree.id()).tree().reasons().get(0))))
                 .toList();
-    }
-
-    /** What the plans of a site ask for, by year and season. */
-    @GetMapping("/api/sites/{siteId}/plan")
-    List<YearView> planBySeason(@PathVariable long siteId) {
-        orchard.site(siteId);
-        judgement.refresh(siteId);
-        return plans.byYear(siteId).stream().map(TodayView::year).toList();
-    }
-
-    private static YearView year(YearRow row) {
-        return new YearView(row.year(), row.season(), row.trees(), row.cuts(), row.minutes());
     }
 }

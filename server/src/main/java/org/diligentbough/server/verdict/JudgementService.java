@@ -215,7 +215,15 @@ public class JudgementService {
                             .filter(cut -> urgent(evaluation, cut))
                             .count(),
                     lane.minutes(),
-                    lane.share()));
+                    lane.share(),
+                    lane.cuts().stream()
+                            .filter(cut -> urgent(evaluation, cut))
+                            .mapToInt(cut -> cut.cut().minutes())
+                            .sum(),
+                    lane.cuts().stream()
+                            .mapToDouble(
+                                    cut -> evaluation.worth().get(cut.limb()).whole())
+                            .sum()));
             until = lane.closes().isBefore(until) ? lane.closes() : until;
         }
         plans.judged(treeId, until);

@@ -1,0 +1,192 @@
+package org.diligentbough.core.programme;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalInt;
+import java.util.Random;
+import net.jqwik.api.ForAll;
+import net.jqwik.api.Property;
+import org.diligentbough.core.programme.Programme.Hours;
+import org.diligentbough.core.programme.Programme.PutOff;
+import org.diligentbough.core.programme.Programme.Time;
+import org.diligentbough.core.programme.Programme.Tree;
+import org.diligentbough.core.programme.Programme.Work;
+import org.diligentbough.core.season.Season;
+import org.junit.jupiter.api.Test;
+
+/** Which tree's work begins when the hours are short. Common practice, no source. */
+class ProgrammeTest {
+    private static final Hours TWO_HOURS = time -> Optional.of(2.0);
+
+    private static Tree tree(long id, double minutes, double worth) {
+        return new Tree(
+                id,
+                "T" + id,
+                Optional.empty(),
+                false,
+                OptionalInt.empty(),
+                List.of(new Work(2027, Season.DORMANT, minutes, 0, worth)));
+    }
+
+    private static Tree dangerous(long id, double minutes) {
+        return new Tree(
+                id,
+                "T" + id,
+                Optional.empty(),
+                false,
+                OptionalInt.empty(),
+                List.of(new Work(2027, Season.DORMANT, minutes, minutes, 1)));
+    }
+
+    @Test
+    void whereHoursAreEnoughEveryTreeBeginsWhenItsPlanSays() {
+        Programme programme = Programme.of(List.of(tree(1, 60, 1), tree(2, 60, 1)), TWO_HOURS);
+        assertThat(programme.putOff()).isEmpty();
+        assertThat(programme.begins()).containsEntry(1L, 2027).containsEntry(2L, 2027);
+        assertThat(programme.slots()).singleElement().satisfies(slot -> {
+            assertThat(slot.minutes()).isEqualTo(120);
+            assertThat(slot.over()).isFalse();
+        });
+    }
+
+    @Test
+    void whenHoursAreShortWhatGainsMostForAnHourGoesFirst() {
+        Programme programme = Programme.of(List.of(tree(1, 100, 1), tree(2, 100, 3), tree(3, 20, 0.1)), TWO_HOURS);
+        assertThat(programme.begins())
+                .containsEntry(2L, 2027)
+                .containsEntry(1L, 2028)
+                .containsEntry(3L, 2027);
+        assertThat(programme.putOff()).extracting(PutOff::tree).containsExactly(1L);
+        assertThat(programme.putOff().get(0).years()).hasValue(1);
+    }
+
+    @Test
+    void dangerIsNeverPutOffAndIsSaidToPassTheHours() {
+        Programme programme = Programme.of(List.of(tree(1, 60, 9), dangerous(2, 100), dangerous(3, 100)), TWO_HOURS);
+        assertThat(programme.slots().get(0).time()).isEqualTo(new Time(2027, Season.DORMANT));
+        assertThat(programme.slots().get(0).minutes()).isEqualTo(200);
+        assertThat(programme.slots().get(0).over()).isTrue();
+        assertThat(programme.begins()).containsEntry(1L, 2028).doesNotContainKey(2L);
+    }
+
+    @Test
+    void aTreeBegunIsCarriedThroughBeforeOthersBegin() {
+        Tree begun = new Tree(
+                1,
+                "T1",
+                Optional.empty(),
+                true,
+                OptionalInt.empty(),
+                List.of(new Work(2027, Season.DORMANT, 110, 0, 0.1)));
+        Programme programme = Programme.of(List.of(tree(2, 60, 9), begun), TWO_HOURS);
+        assertThat(programme.begins()).containsEntry(1L, 2027).containsEntry(2L, 2028);
+    }
+
+    @Test
+    void aTreeSetByHandBeginsThen() {
+        Tree set = new Tree(
+                1,
+                "T1",
+                Optional.empty(),
+                false,
+                OptionalInt.of(2029),
+                List.of(new Work(2027, Season.DORMANT, 30, 0, 1), new Work(2028, Season.DORMANT, 30, 0, 1)));
+        Programme programme = Programme.of(List.of(set), TWO_HOURS);
+        assertThat(programme.begins()).containsEntry(1L, 2029);
+        assertThat(programme.slots()).extracting(slot -> slot.time().year()).containsExactly(2029, 2030);
+    }
+
+    @Test
+    void treesOfAGroupBeginTogether() {
+        Tree one = new Tree(
+                1,
+                "T1",
+                Optional.of("Row"),
+                false,
+                OptionalInt.empty(),
+                tree(1, 70, 5).work());
+        Tree two = new Tree(
+                2,
+                "T2",
+                Optional.of("Row"),
+                false,
+                OptionalInt.empty(),
+                tree(2, 70, 5).work());
+        Programme programme =
+                Programme.of(List.of(one, two, tree(3, 100, 1)), time -> Optional.of(time.year() == 2027 ? 2.0 : 3.0));
+        assertThat(programme.begins())
+                .containsEntry(1L, 2028)
+                .containsEntry(2L, 2028)
+                .containsEntry(3L, 2027);
+    }
+
+    @Test
+    void whatFindsNoHoursInAnyYearSaysSo() {
+        Programme programme = Programme.of(List.of(tree(1, 300, 1)), TWO_HOURS);
+        assertThat(programme.putOff().get(0).years()).isEmpty();
+        assertThat(programme.begins()).isEmpty();
+    }
+
+    @Property(tries = 300)
+    void noSeasonIsOverItsHoursButForWhatDoesNotAskAndNothingIsLost(@ForAll long seed) {
+        Random random = new Random(seed);
+        List<Tree> trees = new ArrayList<>();
+        for (int i = 0; i < 40; i++) {
+            List<Work> work = new ArrayList<>();
+            for (int year = 2027; year < 2027 + 1 + random.nextInt(4); year++) {
+                double minutes = 1 + random.nextInt(90);
+                work.add(new Work(
+                        year,
+                        random.nextBoolean() ? Season.DORMANT : Season.SUMMER,
+                        minutes,
+                        random.nextInt(10) == 0 ? minutes : 0,
+                        random.nextDouble()));
+            }
+            trees.add(new Tree(
+                    i,
+                    "T" + i,
+                    random.nextInt(4) == 0 ? Optional.of("G" + random.nextInt(3)) : Optional.empty(),
+                    random.nextInt(8) == 0,
+                    OptionalInt.empty(),
+                    work));
+        }
+        Programme programme = Programme.of(trees, time -> Optional.of(5.0));
+        Map<Time, Double> asksNot = new HashMap<>();
+        for (Tree tree : trees) {
+            boolean carried = tree.begun()
+                    || tree.group().isPresent()
+                            && trees.stream()
+                                    .anyMatch(other ->
+                                            other.begun() && other.group().equals(tree.group()));
+            for (Work work : tree.work()) {
+                asksNot.merge(
+                        new Time(work.year(), work.season()),
+                        carried ? work.minutes() : work.dangerMinutes(),
+                        Double::sum);
+            }
+        }
+        programme.slots().forEach(slot -> assertThat(slot.minutes())
+                .isLessThanOrEqualTo(Math.max(300, asksNot.getOrDefault(slot.time(), 0.0)) + 1e-6));
+        double laid =
+                programme.slots().stream().mapToDouble(Programme.Slot::minutes).sum();
+        double all = trees.stream().mapToDouble(Tree::minutes).sum();
+        double nowhere = programme.putOff().stream()
+                .filter(tree -> tree.years().isEmpty())
+                .mapToDouble(PutOff::minutes)
+                .sum();
+        assertThat(laid).isBetween(all - nowhere - 1e-6, all + 1e-6);
+        for (Tree tree : trees) {
+            tree.first().ifPresent(first -> {
+                Integer begins = programme.begins().get(tree.id());
+                if (begins != null) {
+                    assertThat(begins).isGreaterThanOrEqualTo(first);
+                }
+            });
+        }
+    }
+}

@@ -1,0 +1,71 @@
+package org.diligentbough.server.programme;
+
+import java.util.List;
+import org.apache.ibatis.annotations.Delete;
+import org.apache.ibatis.annotations.Insert;
+import org.apache.ibatis.annotations.Mapper;
+import org.apache.ibatis.annotations.Param;
+import org.apache.ibatis.annotations.Select;
+
+/** The hours of a site, and what was set of its programme by hand. */
+@Mapper
+interface ProgrammeMapper {
+    /** Hours in a season; year 0 stands for every year that has none of its own. */
+    record HoursRow(Integer year, String season, Double hours) {}
+
+    @Select("select year, season, hours from season_hours where site_id = #{siteId} order by year, season")
+    List<HoursRow> hours(long siteId);
+
+    @Delete("delete from season_hours where site_id = #{siteId}")
+    int clearHours(long siteId);
+
+    @Insert("insert into season_hours (site_id, year, season, hours) values (#{siteId}, #{year}, #{season}, #{hours})")
+    int addHours(
+            @Param("siteId") long siteId,
+            @Param("year") int year,
+            @Param("season") String season,
+            @Param("hours") double hours);
+
+    /** A tree of the programme. */
+    record TreeRow(
+            Long id,
+            String tag,
+            String species,
+            String groupName,
+            Boolean begun,
+            Integer setTo,
+            Double inLight,
+            Double inLightAfter) {}
+
+    @Select("""
+            select t.id, t.tag, t.species, t.group_name, k.year as set_to, l.in_light, l.in_light_after,
+                   exists (select from visit_log g join tree_visit v on v.id = g.tree_visit_id
+                           where v.tree_id = t.id and g.on_date >= #{since}) as begun
+            from tree t left join programme_lock k on k.tree_id = t.id left join tree_light l on l.tree_id = t.id
+            where t.site_id = #{siteId} and not exists (select from tree_removal r where r.tree_id = t.id)
+              and exists (select from survey s where s.tree_id = t.id)
+            order by length(t.tag), t.tag, t.id
+            """)
+    List<TreeRow> trees(@Param("siteId") long siteId, @Param("since") java.time.LocalDate since);
+
+    @Select("select year from programme_lock where tree_id = #{treeId}")
+    Integer setTo(long treeId);
+
+    @Insert("""
+            insert into programme_lock (tree_id, year) values (#{treeId}, #{year})
+            on conflict (tree_id) do update set year = excluded.year
+            """)
+    int set(@Param("treeId") long treeId, @Param("year") int year);
+
+    @Delete("delete from programme_lock where tree_id = #{treeId}")
+    int free(long treeId);
+
+    /** Minutes people worked at a site since a day, each one's own counted. */
+    @Select("""
+            select coalesce(sum(g.minutes * greatest(1, (select count(*) from visit_log_person p where p.visit_log_id = g.id))), 0)
+            from visit_log g join tree_visit v on v.id = g.tree_visit_id join tree t on t.id = v.tree_id
+            where t.site_id = #{siteId} and g.on_date >= #{since}
+              and not exists (select from visit_log c where c.corrects = g.id)
+            """)
+    double minutesWorked(@Param("siteId") long siteId, @Param("since") java.time.LocalDate since);
+}

@@ -1,0 +1,164 @@
+package org.diligentbough.server.programme;
+
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalInt;
+import org.diligentbough.core.knowledge.Codes;
+import org.diligentbough.core.programme.Programme;
+import org.diligentbough.core.season.Season;
+import org.diligentbough.server.orchard.OrchardService;
+import org.diligentbough.server.orchard.SiteMapper.SiteRow;
+import org.diligentbough.server.orchard.TreeMapper;
+import org.diligentbough.server.plan.PlanMapper;
+import org.diligentbough.server.plan.PlanMapper.LaneRow;
+import org.diligentbough.server.programme.ProgrammeMapper.HoursRow;
+import org.diligentbough.server.programme.ProgrammeMapper.TreeRow;
+import org.diligentbough.server.shared.CurrentPerson;
+import org.diligentbough.server.shared.History;
+import org.diligentbough.server.shared.History.About;
+import org.diligentbough.server.shared.ProblemException;
+import org.diligentbough.server.shared.Today;
+import org.diligentbough.server.verdict.JudgementService;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** The work of a site's trees laid out over years and seasons, as far as the hours go. */
+@Service
+class ProgrammeService {
+    /** A tree that was worked on in so many years is being carried through. */
+    private static final int YEARS_BEGUN = 3;
+
+    private static final int EVERY_YEAR = 0;
+
+    private final ProgrammeMapper programmes;
+    private final PlanMapper plans;
+    private final JudgementService judgement;
+    private final OrchardService orchard;
+    private final History history;
+    private final CurrentPerson person;
+    private final Today today;
+
+    ProgrammeService(
+            ProgrammeMapper programmes,
+            PlanMapper plans,
+            JudgementService judgement,
+            OrchardService orchard,
+            History history,
+            CurrentPerson person,
+            Today today) {
+        this.programmes = programmes;
+        this.plans = plans;
+        this.judgement = judgement;
+        this.orchard = orchard;
+        this.history = history;
+        this.person = person;
+        this.today = today;
+    }
+
+    /** A programme with what it was laid out from. */
+    record Laid(
+            SiteRow site,
+            Programme programme,
+            Map<Long, TreeRow> rows,
+            Map<Long, Programme.Tree> trees,
+            List<HoursRow> hours,
+            double hoursWorked) {}
+
+    /** The programme as of today; plans that no longer hold are made anew first. */
+    Laid laid(long siteId) {
+        SiteRow site = orchard.site(siteId);
+        judgement.refresh(siteId);
+        LocalDate on = today.in(site.zone());
+        Map<Long, List<Programme.Work>> work = new HashMap<>();
+        for (LaneRow lane : plans.ofSite(siteId)) {
+            work.computeIfAbsent(lane.treeId(), id -> new ArrayList<>())
+                    .add(new Programme.Work(
+                            lane.year(),
+                            Codes.parse(Season.class, lane.season()).orElseThrow(),
+                            lane.minutes(),
+                            Math.min(lane.minutes(), lane.urgentMinutes()),
+                            lane.worth()));
+        }
+        Map<Long, TreeRow> rows = new java.util.LinkedHashMap<>();
+        Map<Long, Programme.Tree> trees = new java.util.LinkedHashMap<>();
+        for (TreeRow row : programmes.trees(siteId, on.minusYears(YEARS_BEGUN))) {
+            rows.put(row.id(), row);
+            trees.put(
+                    row.id(),
+                    new Programme.Tree(
+                            row.id(),
+                            row.tag(),
+                            Optional.ofNullable(row.groupName()),
+                            row.begun(),
+                            row.setTo() == null ? OptionalInt.empty() : OptionalInt.of(row.setTo()),
+                            work.getOrDefault(row.id(), List.of())));
+        }
+        List<HoursRow> hours = programmes.hours(siteId);
+        return new Laid(
+                site,
+                Programme.of(List.copyOf(trees.values()), had(hours)),
+                rows,
+                trees,
+                hours,
+                programmes.minutesWorked(siteId, on.minusYears(1)) / 60);
+    }
+
+    private static Programme.Hours had(List<HoursRow> rows) {
+        Map<String, Double> byTime = new HashMap<>();
+        rows.forEach(row -> byTime.put(row.year() + row.season(), row.hours()));
+        return time -> {
+            String season = Codes.of(time.season());
+            Double ofYear = byTime.get(time.year() + season);
+            return Optional.ofNullable(ofYear != null ? ofYear : byTime.get(EVERY_YEAR + season));
+        };
+    }
+
+    /** Keeps the hours of a site; those not named have none said. */
+    @Transactional
+    void keepHours(long siteId, List<HoursRow> hours) {
+        person.id();
+        orchard.site(siteId);
+        List<HoursRow> before = programmes.hours(siteId);
+        programmes.clearHours(siteId);
+        for (int i = 0; i < hours.size(); i++) {
+            HoursRow row = hours.get(i);
+            for (int j = 0; j < i; j++) {
+                if (hours.get(j).year().equals(row.year())
+                        && hours.get(j).season().equals(row.season())) {
+                    throw ProblemException.wrongField(
+                            "/hours/" + i + "/season", "is given twice for that year; give it once");
+                }
+            }
+            programmes.addHours(siteId, row.year(), row.season(), row.hours());
+        }
+        history.changed(new About("hours", siteId, siteId, null), before, programmes.hours(siteId));
+    }
+
+    /** Sets the year in which a tree's work begins; null leaves it to the hours. */
+    @Transactional
+    void set(long treeId, Integer year) {
+        person.id();
+        TreeMapper.TreeRow tree = orchard.tree(treeId);
+        Integer before = programmes.setTo(treeId);
+        if (year == null) {
+            programmes.free(treeId);
+        } else {
+            programmes.set(treeId, year);
+        }
+        history.changed(
+                new About("programme", treeId, tree.siteId(), treeId),
+                before == null ? Map.of() : Map.of("year", before),
+                year == null ? Map.of() : Map.of("year", year));
+    }
+
+    /** The surveyed trees of a site that stand. */
+    List<Long> trees(long siteId) {
+        return programmes.trees(orchard.site(siteId).id(), LocalDate.EPOCH).stream()
+                .map(TreeRow::id)
+                .toList();
+    }
+}

@@ -1,0 +1,155 @@
+package org.diligentbough.server;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.diligentbough.server.TestServer.get;
+import static org.diligentbough.server.TestServer.post;
+import static org.diligentbough.server.TestServer.put;
+import static org.diligentbough.server.TestServer.sendAs;
+import static org.diligentbough.server.TestServer.site;
+import static org.diligentbough.server.TestServer.tree;
+import static org.diligentbough.server.TestServer.walkJson;
+
+import java.io.IOException;
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
+import org.apache.pdfbox.Loader;
+import org.apache.pdfbox.text.PDFTextStripper;
+import org.junit.jupiter.api.Test;
+import tools.jackson.databind.JsonNode;
+
+/** The programme of a site through the API, and the page for a tree's owner. */
+class ProgrammeApiTest {
+
+    private static long walked(long siteId, String tag) {
+        long treeId = tree(siteId, tag);
+        post("/api/trees/" + treeId + "/surveys", walkJson()).expect(201);
+        return treeId;
+    }
+
+    private static JsonNode programme(long siteId) {
+        return get("/api/sites/" + siteId + "/programme").expect(200);
+    }
+
+    private static byte[] bytes(String path) throws IOException, InterruptedException {
+        HttpResponse<byte[]> answer = HttpClient.newHttpClient()
+                .send(
+                        HttpRequest.newBuilder(URI.create(TestServer.url() + path))
+                                .build(),
+                        HttpResponse.BodyHandlers.ofByteArray());
+        assertThat(answer.statusCode()).isEqualTo(200);
+        return answer.body();
+    }
+
+    @Test
+    void theWorkOfThePlansIsSummedByYearAndSeason() {
+        long siteId = site("Sums");
+        assertThat(programme(siteId).get("slots")).isEmpty();
+        long treeId = walked(siteId, "P-1");
+        int minutes = 0;
+        for (JsonNode lane : get("/api/trees/" + treeId + "/judgement").json().at("/evaluation/plan")) {
+            minutes += lane.get("minutes").intValue();
+        }
+        int laid = 0;
+        for (JsonNode slot : programme(siteId).get("slots")) {
+            laid += slot.get("minutes").intValue();
+            assertThat(slot.get("hours").isNull()).isTrue();
+        }
+        assertThat(laid).isEqualTo(minutes).isPositive();
+    }
+
+    @Test
+    void shortHoursPutTreesOffAndTheYearCanBeSetByHand() {
+        long siteId = site("Short");
+        walked(siteId, "P-1");
+        long second = walked(siteId, "P-2");
+        double hours = 0;
+        for (JsonNode lane : get("/api/trees/" + second + "/judgement").json().at("/evaluation/plan")) {
+            if (lane.get("season").stringValue().equals("dormant")) {
+                hours = Math.max(hours, lane.get("minutes").intValue() / 60.0);
+            }
+        }
+        String short1 = "{\"hours\": [{\"year\": 0, \"season\": \"dormant\", \"hours\": %s}]}"
+                .formatted(Math.round(hours * 110) / 100.0);
+        JsonNode laid = put("/api/sites/" + siteId + "/programme/hours", short1).expect(200);
+        assertThat(laid.get("putOff")).isNotEmpty();
+        JsonNode off = laid.at("/putOff/0");
+        assertThat(off.get("tag").stringValue()).isIn("P-1", "P-2");
+        put("/api/trees/" + second + "/programme", "{\"year\": 2031}").expect(200);
+        JsonNode set = programme(siteId);
+        for (JsonNode tree : set.get("trees")) {
+            if (tree.get("tag").stringValue().equals("P-2")) {
+                assertThat(tree.get("setTo").intValue()).isEqualTo(2031);
+                assertThat(tree.get("begins").intValue()).isEqualTo(2031);
+            } else {
+                assertThat(tree.get("begins").intValue()).isEqualTo(2027);
+            }
+        }
+        put("/api/trees/" + second + "/programme", "{\"year\": null}").expect(200);
+        put("/api/sites/" + siteId + "/programme/hours", "{\"hours\": []}").expect(200);
+        assertThat(programme(siteId).get("putOff")).isEmpty();
+    }
+
+    @Test
+    void hoursThatCannotBeAreRefusedByField() {
+        long siteId = site("Hours");
+        String path = "/api/sites/" + siteId + "/programme/hours";
+        assertThat(put(path, "{\"hours\": [{\"year\": 0, \"season\": \"dormant\", \"hours\": -1}]}")
+                        .expect(422)
+                        .at("/errors/0/pointer")
+                        .stringValue())
+                .isEqualTo("/hours/0/hours");
+        put(path, "{\"hours\": [{\"year\": 0, \"season\": \"monsoon\", \"hours\": 1}]}")
+                .expect(422);
+        String one = "{\"year\": 0, \"season\": \"dormant\", \"hours\": 1}";
+        put(path, "{\"hours\": [" + one + "," + one + "]}").expect(422);
+        sendAs(0, "PUT", path, "{\"hours\": []}").expect(403);
+        get("/api/sites/999999/programme").expect(404);
+    }
+
+    @Test
+    void allTreesArePlannedAnewAsAJob() throws InterruptedException {
+        long siteId = site("Jobs");
+        walked(siteId, "P-1");
+        JsonNode job = post("/api/sites/" + siteId + "/programme/job", "").expect(202);
+        for (int i = 0; i < 100 && job.get("state").stringValue().equals("running"); i++) {
+            Thread.sleep(50);
+            job = get("/api/jobs/" + job.get("id").longValue()).expect(200);
+        }
+        assertThat(job.get("state").stringValue()).isEqualTo("done");
+        assertThat(job.get("done").intValue()).isEqualTo(1);
+        assertThat(get("/api/sites/" + siteId + "/programme/job").expect(200)).hasSize(1);
+    }
+
+    @Test
+    void theTableIsSafeToOpenInASpreadsheet() throws Exception {
+        long siteId = site("Tables");
+        walked(siteId, "=P-1");
+        String table =
+                new String(bytes("/api/sites/" + siteId + "/programme.csv"), java.nio.charset.StandardCharsets.UTF_8);
+        assertThat(table.lines().findFirst().orElseThrow())
+                .isEqualTo("tree,species,group,pruningYear,season,minutes,dangerMinutes,setTo");
+        assertThat(table).contains("'=P-1,").contains(",2027,");
+    }
+
+    @Test
+    void theOwnersPageIsOnePageInPlainWordsWithTwoPictures() throws Exception {
+        long treeId = walked(site("Owner & <Co>"), "P-1");
+        try (var pdf = Loader.loadPDF(bytes("/api/trees/" + treeId + "/owners-plan.pdf"))) {
+            assertThat(pdf.getNumberOfPages()).isEqualTo(1);
+            String text = new PDFTextStripper().getText(pdf);
+            assertThat(text)
+                    .contains("P-1")
+                    .contains("Owner & <Co>")
+                    .contains("What is done when")
+                    .contains("Take care");
+            assertThat(text).contains("comes off");
+            int pictures = 0;
+            for (var name : pdf.getPage(0).getResources().getXObjectNames()) {
+                pictures += pdf.getPage(0).getResources().isImageXObject(name) ? 1 : 0;
+            }
+            assertThat(pictures).isEqualTo(2);
+        }
+    }
+}
