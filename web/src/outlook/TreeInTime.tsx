@@ -1,4 +1,4 @@
-import { type KeyboardEvent } from 'react';
+import { type KeyboardEvent, useEffect, useState } from 'react';
 import { Button, ButtonGroup, Form } from 'react-bootstrap';
 import { useSearchParams } from 'react-router';
 import type { Judgement } from '../api/client';
@@ -13,6 +13,22 @@ import { Regrown } from './Regrown';
 import { ORDER, type Way, WAY_MEANS, WAYS } from './words';
 
 const SIDES = [180, 270, 0, 90];
+const ADDRESS_AFTER_MS = 150;
+
+/** From where, in which way, how many years on, and whether the three ways stand side by side. */
+interface Look {
+  view: View;
+  way: Way;
+  year: number;
+  beside: boolean;
+}
+
+const lookOf = (params: URLSearchParams): Look => ({
+  view: params.get('view') === 'above' ? 'above' : Number(params.get('view') ?? 180),
+  way: ORDER.find((one) => one === params.get('way')) ?? 'plan',
+  year: Math.max(0, Number(params.get('year') ?? 0) || 0),
+  beside: params.get('beside') === 'yes',
+});
 
 /** The tree drawn from any side, in any of the next ten years, left alone, by the plan, or cut all at once. */
 export function TreeInTime({
@@ -29,28 +45,45 @@ export function TreeInTime({
   const { evaluation, drawing } = judgement;
   const outlook = useOutlook(treeId);
   const [params, setParams] = useSearchParams();
-  const view: View = params.get('view') === 'above' ? 'above' : Number(params.get('view') ?? 180);
-  const way: Way = ORDER.find((one) => one === params.get('way')) ?? 'plan';
   const ten = outlook.data;
   const last = ten ? ten.plan.years.length - 1 : 0;
-  const at = Math.max(0, Math.min(last, Number(params.get('year') ?? 0)));
-  const beside = params.get('beside') === 'yes';
-  const set = (key: string, value: string) =>
-    setParams(
-      (now) => {
-        now.set(key, value);
-        return now;
-      },
-      { replace: true },
+  const [{ view, way, year: wanted, beside }, setLook] = useState<Look>(() => lookOf(params));
+  const at = Math.max(0, Math.min(last, wanted));
+  // Keys come faster than addresses change: the address follows when the hand rests.
+  useEffect(() => {
+    const rest = window.setTimeout(
+      () =>
+        setParams(
+          (now) => {
+            const told: Record<string, string> = {
+              view: view === 180 ? '' : String(view),
+              way: way === 'plan' ? '' : way,
+              year: wanted ? String(wanted) : '',
+              beside: beside ? 'yes' : '',
+            };
+            for (const [key, value] of Object.entries(told)) {
+              if (value) now.set(key, value);
+              else now.delete(key);
+            }
+            return now;
+          },
+          { replace: true },
+        ),
+      ADDRESS_AFTER_MS,
     );
-  const step = (to: number) => set('year', String(Math.max(0, Math.min(last, to))));
-  const turn = (by: number) => set('view', String(((view === 'above' ? 180 : view) + by + 360) % 360));
+    return () => window.clearTimeout(rest);
+  }, [view, way, wanted, beside, setParams]);
+  const look = (change: Partial<Look>) => setLook((now) => ({ ...now, ...change }));
+  const step = (by: number) =>
+    setLook((now) => ({ ...now, year: Math.max(0, Math.min(last, Math.min(last, now.year) + by)) }));
+  const turn = (by: number) =>
+    setLook((now) => ({ ...now, view: ((now.view === 'above' ? 180 : now.view) + by + 360) % 360 }));
   const keys = (e: KeyboardEvent) => {
     const does = {
       ArrowLeft: () => turn(45),
       ArrowRight: () => turn(-45),
-      ArrowUp: () => step(at + 1),
-      ArrowDown: () => step(at - 1),
+      ArrowUp: () => step(1),
+      ArrowDown: () => step(-1),
     }[e.key];
     if (!does) return;
     e.preventDefault();
@@ -95,7 +128,7 @@ export function TreeInTime({
               key={side}
               variant={view === side ? 'secondary' : 'outline-secondary'}
               aria-pressed={view === side}
-              onClick={() => set('view', String(side))}
+              onClick={() => look({ view: side })}
             >
               from {compass(side)}
             </Button>
@@ -103,7 +136,7 @@ export function TreeInTime({
           <Button
             variant={view === 'above' ? 'secondary' : 'outline-secondary'}
             aria-pressed={view === 'above'}
-            onClick={() => set('view', 'above')}
+            onClick={() => look({ view: 'above' })}
           >
             above
           </Button>
@@ -120,7 +153,7 @@ export function TreeInTime({
               variant={way === one ? 'secondary' : 'outline-secondary'}
               aria-pressed={way === one}
               title={WAY_MEANS[one]}
-              onClick={() => set('way', one)}
+              onClick={() => look({ way: one })}
             >
               {WAYS[one]}
             </Button>
@@ -131,7 +164,7 @@ export function TreeInTime({
           id="beside"
           label="side by side"
           checked={beside}
-          onChange={() => set('beside', beside ? 'no' : 'yes')}
+          onChange={() => look({ beside: !beside })}
         />
       </div>
       <div className="year-step no-print">
@@ -140,7 +173,7 @@ export function TreeInTime({
           variant="outline-secondary"
           aria-label="A year back"
           disabled={at === 0}
-          onClick={() => step(at - 1)}
+          onClick={() => step(-1)}
         >
           <i className="bi bi-chevron-left" aria-hidden="true" />
         </Button>
@@ -150,14 +183,14 @@ export function TreeInTime({
           min={0}
           max={last}
           value={at}
-          onChange={(e) => step(Number(e.target.value))}
+          onChange={(e) => look({ year: Number(e.target.value) })}
         />
         <Button
           size="sm"
           variant="outline-secondary"
           aria-label="A year on"
           disabled={at >= last}
-          onClick={() => step(at + 1)}
+          onClick={() => step(1)}
         >
           <i className="bi bi-chevron-right" aria-hidden="true" />
         </Button>
@@ -192,7 +225,7 @@ export function TreeInTime({
             <Key />
           </div>
           <p className="small mb-1">{WAY_MEANS[way]}</p>
-          <Plots ten={ten} way={way} at={at} onStep={step} />
+          <Plots ten={ten} way={way} at={at} onStep={(year) => look({ year })} />
           <p className="small faint">
             Not a forecast to the shoot: our own assumptions, see Numbers. The shaded band is what comes of
             growth, dying and regrowth {Math.round(ten.off * 100)} % weaker or stronger.

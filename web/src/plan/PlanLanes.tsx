@@ -253,6 +253,7 @@ function Disc({
   const dead = limb?.crownShare === 0;
   const says =
     `${VERDICTS[cut.kind]} ${cut.limb}, ${cut.cut.diameterCm} cm, ${percent(cut.share)} of the crown` +
+    (cut.cut.sideBranch ? ', back to ' + cut.cut.sideBranch + ' which takes over' : '') +
     (limb?.urgent ? ', urgent' : '') +
     (cut.byHand ? ', moved by hand' : '') +
     (cut.breaks.length ? ', breaks a rule' : '');

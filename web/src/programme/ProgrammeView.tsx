@@ -11,7 +11,10 @@ import { useTitle } from '../parts/useTitle';
 import { SEASONS } from '../verdict/words';
 import { useKeepHours, useProgramme, useProgrammeJob, useSetTree, useStartProgramme } from './queries';
 
-const hoursOf = (count: number) => (Math.round(count * 10) / 10).toLocaleString('en-GB') + ' h';
+const hoursOf = (count: number) =>
+  count < 0.25 && count > 0
+    ? minutes(Math.max(1, Math.round(count * 60)))
+    : (Math.round(count * 10) / 10).toLocaleString('en-GB') + ' h';
 
 /** The work of the whole orchard by years and seasons, against the hours there are. */
 export function ProgrammeView() {
@@ -175,6 +178,7 @@ function Slots({ programme, siteId }: { programme: Programme; siteId: number }) 
                 <svg
                   className="hours-bar"
                   viewBox="0 0 200 14"
+                  preserveAspectRatio="xMinYMid"
                   role="img"
                   aria-label={
                     hoursOf(slot.minutes / 60) +

@@ -171,7 +171,7 @@ class DemoJourney {
             browser.press("Confirm");
             assertThat(browser.page.locator("h1 ~ .state").first()).hasText("confirmed");
             browser.follow("Sheet to print");
-            assertThat(browser.part("K-13")).containsText("shorten A");
+            assertThat(browser.part("K-13")).containsText("shorten C");
             assertThat(browser.part("K-02").locator("svg")).hasCount(2);
             browser.phone();
             browser.open(site + "/trees/" + treeOf(site, "K-21").get("id").longValue());
@@ -223,7 +223,7 @@ class DemoJourney {
                     .getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Send the correction"))
                     .click();
             assertThat(time).containsText("Correction: ");
-            assertThat(time).containsText("Not done D");
+            assertThat(time).containsText("not done D");
             assertThat(time.locator(".corrected")).containsText("hortened D (hollow 3 cm");
             Assertions.assertThat(browser.errors()).isEmpty();
         }

@@ -56,6 +56,14 @@ class EvaluateApiTest {
         assertThat(answer.at("/plan/0/window/opens").stringValue()).isEqualTo("2027-02-01");
         assertThat(answer.at("/today/mayCut").stringValue()).isEqualTo("yes");
         assertThat(answer.has("light")).isTrue();
+        for (String way : List.of("leftAlone", "plan", "allAtOnce")) {
+            JsonNode years = answer.at("/outlook/" + way);
+            assertThat(years).hasSize(11);
+            assertThat(years.at("/0/year").intValue()).isEqualTo(2027);
+            assertThat(years.at("/0/heightM").doubleValue()).isEqualTo(6.4);
+            assertThat(years.at("/0/uprights").intValue()).isEqualTo(45);
+        }
+        assertThat(answer.at("/outlook/leftAlone/10/heightM").doubleValue()).isGreaterThan(6.4);
         assertThat(answer.at("/limbs/0/reasons/0/text").stringValue()).doesNotContain("{");
     }
 

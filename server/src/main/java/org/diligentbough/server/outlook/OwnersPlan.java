@@ -15,6 +15,7 @@ import org.diligentbough.core.Rulebook;
 import org.diligentbough.core.outlook.Outlook;
 import org.diligentbough.core.plan.RenovationPlan;
 import org.diligentbough.core.plan.RenovationPlan.Lane;
+import org.diligentbough.core.season.Season;
 import org.diligentbough.core.survey.Limb;
 import org.diligentbough.core.verdict.Verdict;
 import org.diligentbough.server.orchard.OrchardService;
@@ -104,7 +105,7 @@ class OwnersPlan {
         double wantedM = evaluation.scene().tree().targetHeightM().orElse(0);
         String lanes = plan.lanes().stream()
                 .filter(lane -> !lane.cuts().isEmpty() || lane.detail().isPresent())
-                .map(this::lane)
+                .map(lane -> lane(lane, evaluation.scene().survey().today()))
                 .collect(Collectors.joining());
         String cautions = evaluation.cautions().stream()
                 .limit(MOST_CAUTIONS)
@@ -173,7 +174,7 @@ class OwnersPlan {
                 + "Upright shoots answer every cut; they are taken while they are thin.";
     }
 
-    private String lane(Lane lane) {
+    private static String lane(Lane lane, LocalDate today) {
         String cuts = lane.cuts().stream()
                 .map(cut -> words(cut.limb(), cut.kind(), cut.cut().diameterCm()))
                 .collect(Collectors.joining("; "));
@@ -182,8 +183,10 @@ class OwnersPlan {
                 .orElse("");
         String share =
                 lane.share() >= 0.005 ? ". %d %% of its crown comes off".formatted(Math.round(lane.share() * 100)) : "";
-        return "<tr><td class=\"when\">%s to %s</td><td class=\"what\">%s%s%s.</td></tr>"
-                .formatted(day(lane.opens()), day(lane.closes()), cuts, detail, share);
+        boolean atOnce = lane.season() == Season.ANY && !lane.opens().isAfter(today);
+        String when = atOnce ? "At once, on any day" : day(lane.opens()) + " to " + day(lane.closes());
+        return "<tr><td class=\"when\">%s</td><td class=\"what\">%s%s%s.</td></tr>"
+                .formatted(when, cuts, detail, share);
     }
 
     private static String day(LocalDate day) {

@@ -1,0 +1,144 @@
+package org.diligentbough.journeys;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.Media;
+import java.nio.file.Files;
+import java.util.regex.Pattern;
+import org.assertj.core.api.Assertions;
+import org.diligentbough.server.TestServer;
+import org.junit.jupiter.api.Test;
+
+/** Planning one tree and the whole orchard: moved, broken, mended, undone, looked ahead, laid out by the hours. */
+class PlanJourney {
+
+    private static long tree(String site, String tag) {
+        return TestServer.get("/api" + site + "/trees?q=" + tag)
+                .expect(200)
+                .at("/trees/0/id")
+                .longValue();
+    }
+
+    @Test
+    void aPlanIsMovedBrokenMendedUndoneAndKept() {
+        String site = DemoJourney.demo("kilnfield.json", "Kilnfield to plan in");
+        long treeId = tree(site, "K-01");
+        try (Browser browser = new Browser()) {
+            browser.open(site + "/trees/" + treeId + "?limb=B");
+            browser.iAm("Tamsin Oke");
+            Locator plan = browser.part("Plan");
+            assertThat(plan).containsText("Not kept yet");
+            assertThat(plan.locator(".lane .disc.remove[aria-label^='remove E']"))
+                    .hasCount(1);
+            // Everything into this winter: it breaks the allowance and says so where it does.
+            String first = "2027|dormant|best";
+            for (String limb : new String[] {"A", "C", "D"}) {
+                browser.page
+                        .locator(".limb-list a, .limb-list button")
+                        .filter(new Locator.FilterOptions().setHasText(Pattern.compile("^" + limb + "$")))
+                        .first()
+                        .click();
+                Locator move = plan.locator("#move-" + limb + "shorten");
+                move.selectOption(first);
+                assertThat(move).hasValue(first);
+            }
+            assertThat(plan.locator(".breaks").first()).containsText("The year would take");
+            // Mended: one of them is left to the rules again; then that is undone, and all is given back.
+            plan.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Leave it to the rules"))
+                    .click();
+            assertThat(plan.locator(".disc.by-hand")).hasCount(2);
+            browser.press("Undo the last change");
+            assertThat(plan.locator(".disc.by-hand")).hasCount(3);
+            browser.press("Leave all to the rules");
+            assertThat(plan.locator(".disc.by-hand")).hasCount(0);
+            assertThat(plan.locator(".breaks")).hasCount(0);
+            // Forbidden, and taken back.
+            browser.press("Do not cut D");
+            assertThat(plan.locator(".disc[aria-label*=' D,']")).hasCount(0);
+            browser.press("Undo: do not cut D");
+            assertThat(plan.locator(".disc[aria-label*=' D,']")).hasCount(1);
+            browser.press("Keep this plan");
+            assertThat(plan).containsText("Plan 1, kept as the rules made it by Tamsin Oke");
+            // What people decide since is proposed beside it, and changes nothing until it is taken over.
+            TestServer.put(
+                            "/api/trees/" + treeId + "/limbs/D/decision",
+                            "{\"verdict\": \"keep\", \"note\": \"It carries the swing.\"}")
+                    .expect(200);
+            browser.page.reload();
+            Locator proposed = browser.part("Proposed since");
+            assertThat(proposed).containsText("shorten D");
+            browser.press("Take all of it over");
+            assertThat(plan).containsText("Plan 2, taken over from what was proposed");
+            assertThat(proposed).hasCount(0);
+            browser.press("What was planned, and what became of it");
+            assertThat(browser.part("Plan 1")).containsText("shorten D");
+            Assertions.assertThat(browser.errors()).isEmpty();
+        }
+    }
+
+    @Test
+    void tenYearsAreSteppedThroughInEachWay() {
+        String site = DemoJourney.demo("kilnfield.json", "Kilnfield to look ahead in");
+        try (Browser browser = new Browser()) {
+            browser.open(site + "/trees/" + tree(site, "K-01"));
+            browser.iAm("Tamsin Oke");
+            Locator plots = browser.part("Ten years");
+            assertThat(plots).containsText("Upright shoots about 45");
+            Locator drawing =
+                    browser.page.getByRole(AriaRole.APPLICATION, new Page.GetByRoleOptions().setName("Drawing"));
+            drawing.focus();
+            assertThat(browser.page.getByLabel("A year on")).isEnabled();
+            for (int year = 0; year < 12; year++) {
+                browser.page.keyboard().press("ArrowUp");
+            }
+            assertThat(browser.page.getByText("early 2037").first()).isVisible();
+            browser.press("left alone");
+            assertThat(browser.page).hasURL(Pattern.compile("way=leftAlone&year=10$"));
+            int dead = browser.page
+                    .locator(".tree-drawing .limb path[fill='url(#dead-wood)']")
+                    .count();
+            Assertions.assertThat(dead).isPositive();
+            browser.press("all at once");
+            assertThat(drawing.locator("g[aria-label*='shoots where']").first()).isAttached();
+            browser.page.getByLabel("side by side").check();
+            assertThat(browser.page.locator(".tree-drawing")).hasCount(3);
+            Assertions.assertThat(browser.errors()).isEmpty();
+        }
+    }
+
+    @Test
+    void shortHoursPutTreesOffAndTheProgrammeGoesOnPaper() throws Exception {
+        String site = DemoJourney.demo("kilnfield.json", "Kilnfield to lay out");
+        try (Browser browser = new Browser()) {
+            browser.open(site + "/plan");
+            browser.iAm("Tamsin Oke");
+            assertThat(browser.page.locator("table.programme tbody tr").first()).containsText("2027");
+            assertThat(browser.part("Put off")).hasCount(0);
+            browser.fill("while dormant", "3");
+            browser.press("Lay it out");
+            Locator off = browser.part("Put off");
+            assertThat(off).containsText("of work");
+            String tag = off.locator("a").first().innerText();
+            browser.page.getByLabel("Year in which " + tag + " begins").selectOption("2027");
+            assertThat(browser.part("Trees").locator("tr").filter(new Locator.FilterOptions().setHasText(tag)))
+                    .containsText("2027, set by hand");
+            browser.press("Plan all anew");
+            assertThat(browser.button("Plan all anew")).isVisible();
+            var table = browser.page.waitForDownload(() -> browser.follow("Table (CSV)"));
+            Assertions.assertThat(Files.readString(table.path())).startsWith("tree,species,group");
+            browser.page.emulateMedia(new Page.EmulateMediaOptions().setMedia(Media.PRINT));
+            assertThat(browser.page.getByLabel("Hours")).isHidden();
+            assertThat(browser.page.locator("table.programme")).isVisible();
+            browser.page.emulateMedia(new Page.EmulateMediaOptions().setMedia(Media.SCREEN));
+            browser.open(site + "/trees/" + tree(site, "K-01"));
+            Locator owners =
+                    browser.page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("For the owner"));
+            Assertions.assertThat(TestServer.header(owners.getAttribute("href"), "Content-Type"))
+                    .startsWith("application/pdf");
+            Assertions.assertThat(browser.errors()).isEmpty();
+        }
+    }
+}
