@@ -51,6 +51,7 @@ const judgement = (more = {}) =>
       tree: { allowance: { year: 0.25 } },
       plan: [lane(2027, [cut('A')]), lane(2028, [cut('B')])],
       notPlaced: [],
+      care: [],
       limbs: [
         { id: 'A', crownShare: 0.1, urgent: false, verdict: 'remove', cut: {} },
         { id: 'B', crownShare: 0.1, urgent: false, verdict: 'remove', cut: {} },

@@ -33,7 +33,7 @@ export function PlanLanes({
   picked?: string;
   onPick: (limb: string) => void;
 }) {
-  const { plan, notPlaced, limbs } = judgement.evaluation;
+  const { plan, notPlaced, care, limbs } = judgement.evaluation;
   const move = useEditPlan(treeId);
   const [moving, setMoving] = useState<Moving>();
   const [over, setOver] = useState<string>();
@@ -126,6 +126,19 @@ export function PlanLanes({
           </LaneRow>
         ))}
       </div>
+      {care.length > 0 && (
+        <section aria-label="Care besides">
+          <h3 className="mt-2">Care besides</h3>
+          <ul className="mb-2">
+            {care.map((one) => (
+              <li key={one.year + one.what.code}>
+                <strong>{one.yearLabel}</strong> {one.what.text}{' '}
+                <span className="faint">{minutes(one.minutes)}</span>
+              </li>
+            ))}
+          </ul>
+        </section>
+      )}
       {picked && (
         <MoveTo
           judgement={judgement}

@@ -25,7 +25,7 @@ export function Judged({ judgement, treeId }: { judgement: Judgement; treeId: nu
       <Triage judgement={judgement} treeId={treeId} />
       <LightSummary judgement={judgement} />
       <div className="tree-page">
-        <TreeInTime judgement={judgement} treeId={treeId} picked={picked} onPick={pick} />
+        <TreeInTime key={treeId} judgement={judgement} treeId={treeId} picked={picked} onPick={pick} />
         <div>
           {pickedLimb ? (
             <LimbVerdict limb={pickedLimb} judgement={judgement} treeId={treeId} onPick={pick} />

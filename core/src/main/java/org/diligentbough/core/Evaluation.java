@@ -12,6 +12,7 @@ import org.diligentbough.core.light.Neighbour;
 import org.diligentbough.core.light.Sky;
 import org.diligentbough.core.outlook.Planned;
 import org.diligentbough.core.plan.Edits;
+import org.diligentbough.core.plan.PlanCare;
 import org.diligentbough.core.plan.Planner;
 import org.diligentbough.core.plan.RenovationPlan;
 import org.diligentbough.core.plan.Worth;
@@ -143,6 +144,11 @@ public record Evaluation(
                 calendar,
                 today,
                 cautions);
+    }
+
+    /** What the plan asks for besides its cuts. */
+    public List<PlanCare.Care> care() {
+        return PlanCare.of(scene, limbs, plan);
     }
 
     /** The tree with its plan, to look ahead from. */

@@ -19,6 +19,7 @@ public record EvaluationAnswer(
         @MayBeNull Worded yearsWhy,
         List<LaneAnswer> plan,
         List<NotPlacedAnswer> notPlaced,
+        List<CareAnswer> care,
         TodayAnswer today,
         LightAnswer light,
         @MayBeNull OutlookAnswer outlook,
@@ -138,6 +139,9 @@ public record EvaluationAnswer(
 
     /** A limb for which no place was found. */
     public record NotPlacedAnswer(String limb, List<Worded> reasons) {}
+
+    /** What the plan asks for in a pruning year besides its cuts. */
+    public record CareAnswer(int year, String yearLabel, Worded what, int minutes) {}
 
     /** Whether live wood may be cut today. */
     public record TodayAnswer(String mayCut, List<Worded> reasons, LocalDate nextOpens, LocalDate nextCloses) {}

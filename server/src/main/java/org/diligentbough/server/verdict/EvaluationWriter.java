@@ -48,6 +48,10 @@ public class EvaluationWriter {
                 evaluation.plan().notPlaced().stream()
                         .map(limb -> new EvaluationAnswer.NotPlacedAnswer(limb.limb(), wording.all(limb.reasons())))
                         .toList(),
+                evaluation.care().stream()
+                        .map(care -> new EvaluationAnswer.CareAnswer(
+                                care.year().year(), care.year().label(), wording.of(care.what()), care.minutes()))
+                        .toList(),
                 today(evaluation.today()),
                 light(evaluation),
                 outlook == null ? null : OutlookAnswer.of(outlook),

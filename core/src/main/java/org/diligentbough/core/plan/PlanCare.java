@@ -1,0 +1,86 @@
+package org.diligentbough.core.plan;
+
+import static org.diligentbough.core.knowledge.Figure.CARE_MINUTES_LIMB;
+import static org.diligentbough.core.knowledge.Figure.CARE_SHOOTS_SHARE;
+import static org.diligentbough.core.knowledge.Figure.TIES_OFF_YEARS;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.stream.Stream;
+import org.diligentbough.core.knowledge.Reason;
+import org.diligentbough.core.knowledge.ReasonCode;
+import org.diligentbough.core.plan.RenovationPlan.Lane;
+import org.diligentbough.core.plan.RenovationPlan.PlannedCut;
+import org.diligentbough.core.season.PruningYear;
+import org.diligentbough.core.survey.Limb;
+import org.diligentbough.core.verdict.LimbVerdict;
+import org.diligentbough.core.verdict.Scene;
+import org.diligentbough.core.verdict.Verdict;
+
+/**
+ * What a plan asks for besides its cuts (common practice): shoots that answer torn off while soft, the weakest spurs of
+ * crowded limbs thinned, wounds of big cuts looked at a year on, ties taken off before they bite.
+ */
+public final class PlanCare {
+    private static final int CROWDED = 3;
+
+    private PlanCare() {}
+
+    /**
+     * Something to do in a pruning year.
+     *
+     * @param what with the limbs it concerns
+     */
+    public record Care(PruningYear year, Reason what, int minutes) {}
+
+    /** In order of years. */
+    public static List<Care> of(Scene scene, List<LimbVerdict> limbs, RenovationPlan plan) {
+        List<Care> care = new ArrayList<>();
+        List<PruningYear> years = plan.lanes().stream()
+                .map(Lane::year)
+                .distinct()
+                .sorted(Comparator.comparingInt(PruningYear::year))
+                .toList();
+        if (years.isEmpty()) {
+            return List.of();
+        }
+        List<String> crowded = limbs.stream()
+                .filter(limb -> limb.verdict() == Verdict.KEEP && limb.limb().fruitsAtLeast(CROWDED))
+                .map(LimbVerdict::limb)
+                .map(Limb::id)
+                .toList();
+        add(care, scene, years.get(0), ReasonCode.CARE_SPURS, crowded);
+        for (PruningYear year : years) {
+            List<Lane> ofYear = plan.lanes().stream()
+                    .filter(lane -> lane.year().equals(year))
+                    .toList();
+            double share = ofYear.stream().mapToDouble(Lane::share).sum();
+            if (share >= scene.figure(CARE_SHOOTS_SHARE)) {
+                add(care, scene, year, ReasonCode.CARE_SHOOTS, limbs(ofYear, cut -> cut.share() > 0));
+            }
+            add(care, scene, year.plus(1), ReasonCode.CARE_WOUNDS, limbs(ofYear, cut -> cut.cut()
+                    .big()));
+            add(
+                    care,
+                    scene,
+                    year.plus((int) scene.figure(TIES_OFF_YEARS)),
+                    ReasonCode.CARE_TIES_OFF,
+                    limbs(ofYear, cut -> cut.kind() == Verdict.BEND));
+        }
+        care.sort(Comparator.comparingInt(one -> one.year().year()));
+        return List.copyOf(care);
+    }
+
+    private static List<String> limbs(List<Lane> lanes, java.util.function.Predicate<PlannedCut> which) {
+        Stream<PlannedCut> cuts = lanes.stream().flatMap(lane -> lane.cuts().stream());
+        return cuts.filter(which).map(PlannedCut::limb).distinct().toList();
+    }
+
+    private static void add(List<Care> care, Scene scene, PruningYear year, ReasonCode what, List<String> limbs) {
+        if (!limbs.isEmpty()) {
+            care.add(new Care(year, scene.reason(what, String.join(", ", limbs)), (int)
+                    Math.ceil(limbs.size() * scene.figure(CARE_MINUTES_LIMB))));
+        }
+    }
+}
