@@ -166,35 +166,35 @@ export function TreeInTime({
           checked={beside}
           onChange={() => look({ beside: !beside })}
         />
-      </div>
-      <div className="year-step no-print">
-        <Button
-          size="sm"
-          variant="outline-secondary"
-          aria-label="A year back"
-          disabled={at === 0}
-          onClick={() => step(-1)}
-        >
-          <i className="bi bi-chevron-left" aria-hidden="true" />
-        </Button>
-        <Form.Range
-          aria-label="Year"
-          aria-valuetext={year?.yearLabel}
-          min={0}
-          max={last}
-          value={at}
-          onChange={(e) => look({ year: Number(e.target.value) })}
-        />
-        <Button
-          size="sm"
-          variant="outline-secondary"
-          aria-label="A year on"
-          disabled={at >= last}
-          onClick={() => step(1)}
-        >
-          <i className="bi bi-chevron-right" aria-hidden="true" />
-        </Button>
-        <strong aria-live="polite">{at === 0 ? 'now' : 'early ' + year?.yearLabel}</strong>
+        <div className="year-step">
+          <Button
+            size="sm"
+            variant="outline-secondary"
+            aria-label="A year back"
+            disabled={at === 0}
+            onClick={() => step(-1)}
+          >
+            <i className="bi bi-chevron-left" aria-hidden="true" />
+          </Button>
+          <Form.Range
+            aria-label="Year"
+            aria-valuetext={year?.yearLabel}
+            min={0}
+            max={last}
+            value={at}
+            onChange={(e) => look({ year: Number(e.target.value) })}
+          />
+          <Button
+            size="sm"
+            variant="outline-secondary"
+            aria-label="A year on"
+            disabled={at >= last}
+            onClick={() => step(1)}
+          >
+            <i className="bi bi-chevron-right" aria-hidden="true" />
+          </Button>
+          <strong aria-live="polite">{at === 0 ? 'now' : 'early ' + year?.yearLabel}</strong>
+        </div>
       </div>
       <ProblemAlert error={outlook.error} />
       <div

@@ -69,6 +69,11 @@ export function PlanLanes({
           Drag a cut to another time, or pick it and press the up or down arrow.
         </span>
         <span className="ms-auto d-flex gap-2 no-print">
+          {plan.length > 0 && (
+            <a className="btn btn-sm btn-outline-primary" href={'/api/trees/' + treeId + '/owners-plan.pdf'}>
+              For the owner
+            </a>
+          )}
           {last && (
             <Button size="sm" variant="outline-primary" onClick={() => send(last, true)}>
               Undo the last change

@@ -67,14 +67,6 @@ export function TreePage() {
                   Log work
                 </Button>
               )}
-              {survey && (
-                <a
-                  className="btn btn-sm btn-outline-primary"
-                  href={'/api/trees/' + treeId + '/owners-plan.pdf'}
-                >
-                  For the owner
-                </a>
-              )}
               <Doing what="report" now={doing} todo={todo}>
                 Report
               </Doing>

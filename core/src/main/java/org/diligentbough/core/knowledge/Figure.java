@@ -111,6 +111,7 @@ public enum Figure {
     PLAN_ONE_SIDE_COST("worth", 0, 1),
     PLAN_SHORTENING_TIMES("times", 0, 1),
     PLAN_STEP_COST("worth", 0, 2),
+    PLAN_LEFT_OUT_COST("worth", 0, 2),
     CARE_SHOOTS_SHARE("share", 0, 1),
     CARE_MINUTES_LIMB("minutes", 0, 60),
     TIES_OFF_YEARS("years", 1, 5),

@@ -44,10 +44,15 @@ final class PlanMaker {
     /** Whose turn it is among cuts that fit a lane. */
     interface Turn {
         /**
-         * @param fitting cuts that fit the lane, in common order, one at least
+         * @param fitting cuts that fit the lane and are not held back, in common order, one at least
          * @param made the cuts placed so far
          */
         LimbVerdict next(List<LimbVerdict> fitting, LaneDraft lane, List<PlannedCut> made);
+
+        /** Whether a cut is to wait for a later year than the lane's. */
+        default boolean heldBack(LimbVerdict limb, LaneDraft lane) {
+            return false;
+        }
     }
 
     /** @param cuts what wants to be cut or bent, in common order */
@@ -208,7 +213,7 @@ final class PlanMaker {
     private Optional<LimbVerdict> nextFor(LaneDraft lane) {
         List<LimbVerdict> fitting = notMoved().stream()
                 .filter(limb -> limb.verdict() != Verdict.BEND && !byHand.split(limb))
-                .filter(limb -> mayGoInto(limb, lane) && fits(limb, lane))
+                .filter(limb -> !turn.heldBack(limb, lane) && mayGoInto(limb, lane) && fits(limb, lane))
                 .toList();
         return fitting.isEmpty() ? Optional.empty() : Optional.of(turn.next(fitting, lane, draft.made));
     }
@@ -295,7 +300,7 @@ final class PlanMaker {
         double full = tree.fullAllowance().year().orElseThrow();
         for (LimbVerdict limb : notMoved()) {
             boolean tooLarge = byHand.split(limb) || draft.shareOf(limb, lane.budget) > full + 1e-9;
-            if (limb.verdict() == Verdict.BEND || !tooLarge) {
+            if (limb.verdict() == Verdict.BEND || !tooLarge || turn.heldBack(limb, lane)) {
                 continue;
             }
             Optional<Cut> step = step(limb, lane);

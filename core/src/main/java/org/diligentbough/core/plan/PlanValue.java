@@ -1,6 +1,7 @@
 package org.diligentbough.core.plan;
 
 import static org.diligentbough.core.knowledge.Figure.BIG_CUT_CM;
+import static org.diligentbough.core.knowledge.Figure.PLAN_LEFT_OUT_COST;
 import static org.diligentbough.core.knowledge.Figure.PLAN_ONE_SIDE_COST;
 import static org.diligentbough.core.knowledge.Figure.PLAN_RISK_TIMES;
 import static org.diligentbough.core.knowledge.Figure.PLAN_SHORTENING_TIMES;
@@ -38,6 +39,7 @@ final class PlanValue {
     private final Map<Set<Made>, Double> lightOf = new HashMap<>();
     private final double middleM;
 
+    private final int wanted;
     private final Set<String> toGo = new HashSet<>();
     /** What is left when all is cut that wants to be. */
     private final LivingCrown inTheEnd;
@@ -65,6 +67,8 @@ final class PlanValue {
         this.light = light;
         this.worth = worth;
         this.middleM = scene.tree().heightM() / 2;
+        this.wanted = (int)
+                cuts.stream().filter(limb -> limb.verdict() != Verdict.BEND).count();
         Set<Made> all = new HashSet<>();
         for (LimbVerdict limb : cuts) {
             all.add(Made.of(limb));
@@ -82,16 +86,43 @@ final class PlanValue {
             byYear.computeIfAbsent(lane.year().year(), year -> new ArrayList<>())
                     .addAll(lane.cuts());
         }
+        Set<String> unfinished = unfinished(plan);
         Set<Made> made = new HashSet<>();
         double sum = 0;
         for (int year = Math.min(first, byYear.keySet().stream().findFirst().orElse(first));
                 year < first + years;
                 year++) {
             List<PlannedCut> now = byYear.getOrDefault(year, List.of());
-            now.stream().map(Made::of).forEach(made::add);
+            now.stream()
+                    .filter(cut -> !unfinished.contains(cut.limb()))
+                    .map(Made::of)
+                    .forEach(made::add);
             sum += gained(made) - costOfPlaces(now);
         }
-        return sum - years * (unfinished(made) + scene.figure(PLAN_STEP_COST) * steps(made));
+        return sum - years * (scene.figure(PLAN_STEP_COST) * steps(made) + costOfLeavingOut(made));
+    }
+
+    /** Limbs that are begun and find no end in the plan: they might as well not have been. */
+    private Set<String> unfinished(RenovationPlan plan) {
+        Set<String> begun = new HashSet<>();
+        Set<String> ended = new HashSet<>();
+        for (Lane lane : plan.lanes()) {
+            for (PlannedCut cut : lane.cuts()) {
+                (cut.kind() == Verdict.REMOVE ? ended : begun).add(cut.limb());
+            }
+        }
+        begun.removeIf(limb -> ended.contains(limb) || !toGo.contains(limb));
+        return begun;
+    }
+
+    /** What it costs each year that cuts which are wanted find no place at all. */
+    double costOfLeavingOut(Set<Made> made) {
+        long done = made.stream()
+                .filter(cut -> cut.kind() != Verdict.BEND)
+                .map(Made::limb)
+                .distinct()
+                .count();
+        return scene.figure(PLAN_LEFT_OUT_COST) * (wanted - done);
     }
 
     /** Limbs that go in two steps: two cuts and regrowth between, where one would do. */
@@ -99,19 +130,6 @@ final class PlanValue {
         return made.stream()
                 .filter(cut -> cut.kind() == Verdict.SHORTEN && toGo.contains(cut.limb()))
                 .count();
-    }
-
-    /** What was begun and finds no end in the plan might as well not have been. */
-    private double unfinished(Set<Made> made) {
-        double sum = 0;
-        for (Made cut : made) {
-            boolean ended =
-                    made.stream().anyMatch(other -> other.limb().equals(cut.limb()) && other.kind() == Verdict.REMOVE);
-            if (!ended && toGo.contains(cut.limb())) {
-                sum += ofItself(cut.limb());
-            }
-        }
-        return sum;
     }
 
     /** What is gained when these cuts are made. */

@@ -27,14 +27,14 @@ import org.diligentbough.core.verdict.Verdict;
 /**
  * Spreads the cuts a tree wants over pruning years so that as much as can be is gained as early as can be (see
  * {@link PlanValue}), within what {@link PlanMaker} allows. Cuts get their turn in common order, and by what is gained for
- * the crown taken after what is gone already; the better of the two is then bettered by changing turns, for as long as
- * that helps. How far this falls short of the best there is, is measured in the tests.
+ * the crown taken after what is gone already, and otherwise; each such plan is bettered by changing turns for as long as
+ * that helps, and the best is taken. How far this falls short of the best there is, is measured in the tests.
  */
 public final class Planner {
     /** More are not suggested: by then the tree is another. */
     private static final int MOST_YEARS = 5;
     /** Orders tried at most; far more than trees of a dozen cuts want. */
-    private static final int MOST_TRIES = 600;
+    private static final int MOST_TRIES = 150;
     /** What differs by less is alike: the light of limbs that mirror each other differs in its last digits. */
     private static final double ALIKE = 1e-6;
     /** Twigs would else be worth any number of limbs. */
@@ -104,7 +104,7 @@ public final class Planner {
         Reason why = tree.yearsWhy();
         while (scene.traits().hasAllowance()
                 && years < MOST_YEARS
-                && !tried(years, commonOrder()).plan().placesAll()) {
+                && !tried(years, commonOrder(), Map.of()).plan().placesAll()) {
             years++;
             why = scene.reason(ReasonCode.YEARS_TO_PLACE_ALL, years);
         }
@@ -112,24 +112,19 @@ public final class Planner {
     }
 
     /** A plan with what it is worth. */
-    private record Tried(List<String> order, RenovationPlan plan, double value) {}
+    private record Tried(List<String> order, Map<String, Integer> notBefore, RenovationPlan plan, double value) {}
 
     /** The plan over {@code wanted} pruning years, one at least, from the first in which the tree can still be cut. */
     private RenovationPlan plan(int wanted) {
-        Tried best = tried(wanted, commonOrder());
+        Tried best = tried(wanted, commonOrder(), Map.of());
         if (!scene.traits().hasAllowance() || !toBetter(best)) {
             return best.plan();
         }
-        Tried other = tried(wanted, byGain());
-        if (other.value() > best.value() + ALIKE) {
-            best = other;
-        }
-        tries = 0;
-        boolean bettered = true;
-        while (bettered && tries < MOST_TRIES) {
-            Tried found = bettered(best, wanted);
-            bettered = found != best;
-            best = found;
+        for (PlanMaker.Turn start : List.of(commonOrder(), byGain(LEAST_TAKEN), byGain(1), in(largestFirst()))) {
+            Tried found = bettered(tried(wanted, start, Map.of()), wanted);
+            if (found.value() > best.value() + ALIKE) {
+                best = found;
+            }
         }
         return best.plan();
     }
@@ -154,12 +149,21 @@ public final class Planner {
         return years > 1 || !plan.plan().notPlaced().isEmpty();
     }
 
-    private Tried tried(int wanted, PlanMaker.Turn turn) {
+    private Tried tried(int wanted, PlanMaker.Turn turn, Map<String, Integer> notBefore) {
         List<String> order = new ArrayList<>();
-        PlanMaker.Turn noted = (fitting, lane, made) -> {
-            LimbVerdict next = turn.next(fitting, lane, made);
-            order.add(next.limb().id());
-            return next;
+        PlanMaker.Turn noted = new PlanMaker.Turn() {
+            @Override
+            public LimbVerdict next(List<LimbVerdict> fitting, LaneDraft lane, List<PlannedCut> made) {
+                LimbVerdict next = turn.next(fitting, lane, made);
+                order.add(next.limb().id());
+                return next;
+            }
+
+            @Override
+            public boolean heldBack(LimbVerdict limb, LaneDraft lane) {
+                return lane.budget.year().year()
+                        < notBefore.getOrDefault(limb.limb().id(), Integer.MIN_VALUE);
+            }
         };
         RenovationPlan plan = new PlanMaker(scene, cuts, tree, years, byHand, noted).plan(wanted);
         tries++;
@@ -168,7 +172,7 @@ public final class Planner {
                 .map(limb -> limb.limb().id())
                 .filter(limb -> !order.contains(limb))
                 .forEach(order::add);
-        return new Tried(order, plan, value(plan, wanted));
+        return new Tried(order, notBefore, plan, value(plan, wanted));
     }
 
     /** In common order; among big cuts of one rank one on another side than those of the year, if there is one. */
@@ -189,12 +193,24 @@ public final class Planner {
                         Branching.apartDeg(limb.azimuthDeg(), other.azimuthDeg()) < scene.figure(SAME_SIDE_DEG));
     }
 
-    /** By what is gained after what is gone already, for the crown it takes. */
-    private PlanMaker.Turn byGain() {
+    /**
+     * By what is gained after what is gone already, for the crown it takes.
+     *
+     * @param leastTaken share below which the crown taken makes no difference; 1 goes by the gain alone
+     */
+    private PlanMaker.Turn byGain(double leastTaken) {
         return (fitting, lane, made) -> fitting.stream()
                 .max(Comparator.comparingLong(limb ->
-                        Math.round(value.gainedBy(limb, made) / Math.max(LEAST_TAKEN, limb.crownShare()) / ALIKE)))
+                        Math.round(value.gainedBy(limb, made) / Math.max(leastTaken, limb.crownShare()) / ALIKE)))
                 .orElseThrow();
+    }
+
+    /** What takes most first: later it would be too much of what is left. */
+    private List<String> largestFirst() {
+        return cuts.stream()
+                .sorted(Comparator.comparingDouble(LimbVerdict::crownShare).reversed())
+                .map(limb -> limb.limb().id())
+                .toList();
     }
 
     private static PlanMaker.Turn in(List<String> order) {
@@ -220,10 +236,40 @@ public final class Planner {
         }
     }
 
-    /** The first plan better than one that comes of changing the turns of two cuts of different years, or of one. */
+    /** A plan changed step by step for as long as that betters it. */
     private Tried bettered(Tried plan, int wanted) {
+        tries = 0;
+        Tried best = plan;
+        for (boolean better = true; better && tries < MOST_TRIES; ) {
+            Map<String, Integer> yearOf = yearOf(best.plan());
+            Tried found = turned(best, wanted, yearOf);
+            if (found == best) {
+                found = held(best, wanted, yearOf);
+            }
+            better = found != best;
+            best = found;
+        }
+        return best;
+    }
+
+    /** A limb held back can leave the year after the room another wants, since shares are of what then stands. */
+    private Tried held(Tried plan, int wanted, Map<String, Integer> yearOf) {
+        for (String limb : plan.order()) {
+            Map<String, Integer> other = new HashMap<>(plan.notBefore());
+            if (other.remove(limb) == null && yearOf.get(limb) < Integer.MAX_VALUE) {
+                other.put(limb, yearOf.get(limb) + 1);
+            }
+            Tried tried = tries < MOST_TRIES ? tried(wanted, in(plan.order()), other) : plan;
+            if (tried.value() > plan.value() + ALIKE) {
+                return tried;
+            }
+        }
+        return plan;
+    }
+
+    /** The first plan better than one that comes of changing the turns of two cuts of different years. */
+    private Tried turned(Tried plan, int wanted, Map<String, Integer> yearOf) {
         List<String> order = plan.order();
-        Map<String, Integer> yearOf = yearOf(plan.plan());
         for (int later = 1; later < order.size(); later++) {
             for (int earlier = 0; earlier < later; earlier++) {
                 if (yearOf.get(order.get(earlier)).equals(yearOf.get(order.get(later)))) {
@@ -233,7 +279,7 @@ public final class Planner {
                     if (tries >= MOST_TRIES) {
                         return plan;
                     }
-                    Tried tried = tried(wanted, in(change.of(order, earlier, later)));
+                    Tried tried = tried(wanted, in(change.of(order, earlier, later)), plan.notBefore());
                     if (tried.value() > plan.value() + ALIKE) {
                         return tried;
                     }

@@ -117,6 +117,7 @@ class PlanOptimumTest {
         private final double[] left;
         private final int[] big;
         private final double[] costOfPlaces;
+        private final double[] leftOut;
         private final List<LimbVerdict> cuts;
         private final double allowance;
 
@@ -128,6 +129,7 @@ class PlanOptimumTest {
             this.left = new double[sets];
             this.big = new int[sets];
             this.costOfPlaces = new double[sets];
+            this.leftOut = new double[sets];
             for (int set = 0; set < sets; set++) {
                 Set<Made> made = new HashSet<>();
                 LivingCrown crown = new LivingCrown(
@@ -148,6 +150,7 @@ class PlanOptimumTest {
                 }
                 gained[set] = value.gained(made);
                 left[set] = crown.left();
+                leftOut[set] = value.costOfLeavingOut(made);
                 costOfPlaces[set] = value.costOfPlaces(planned(set));
             }
         }
@@ -179,7 +182,11 @@ class PlanOptimumTest {
                 }
                 bestOf = next;
             }
-            return Arrays.stream(bestOf).max().orElseThrow();
+            double best = Double.NEGATIVE_INFINITY;
+            for (int set = 0; set < sets; set++) {
+                best = Math.max(best, bestOf[set] - YEARS * leftOut[set]);
+            }
+            return best;
         }
 
         private List<PlannedCut> planned(int now) {

@@ -31,7 +31,7 @@ class PlanPropertiesTest {
         return Arbitraries.longs().map(RandomTrees::tree);
     }
 
-    @Property(tries = 2000)
+    @Property(tries = 1000)
     void everyPlanKeepsTheRules(@ForAll("trees") SurveyBuilder tree) {
         PlanRules.hold(tree.evaluate());
     }

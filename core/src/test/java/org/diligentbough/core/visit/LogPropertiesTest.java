@@ -23,7 +23,7 @@ import org.junit.jupiter.api.Assertions;
 /** Whatever is logged, the plan that follows keeps its rules. */
 class LogPropertiesTest {
 
-    @Property(tries = 2000)
+    @Property(tries = 1000)
     void whateverIsLoggedThePlanThatFollowsKeepsItsRules(@ForAll long seed) {
         SurveyBuilder tree = RandomTrees.tree(seed);
         Random random = new Random(seed);
