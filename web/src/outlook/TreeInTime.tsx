@@ -91,7 +91,7 @@ export function TreeInTime({
   };
   const limbs = new Map(evaluation.limbs.map((limb) => [limb.id, limb]));
   const year = ten?.[way].years[at];
-  const sheet = ten && frame(drawing, ten);
+  const sheet = ten && frame(drawing, ten, beside ? ORDER : [way]);
   const draw = (of: Way, small: boolean) => {
     const then = ten && at > 0 ? drawn(drawing, ten[of].years[at]!) : undefined;
     const light = then

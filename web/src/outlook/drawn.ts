@@ -1,11 +1,11 @@
 import type { Drawing, TenYears } from '../api/client';
 import type { Mark } from '../verdict/TreeDrawing';
 import type { Standing } from '../verdict/projection';
-import { type DrawnYear, ORDER } from './words';
+import type { DrawnYear, Way } from './words';
 
-/** How high and how wide the tree gets in any year of any way, so that all are drawn to one scale. */
-export function frame(drawing: Drawing, ten: TenYears): { heightM: number; spreadM: number } {
-  const years = ORDER.flatMap((way) => ten[way].years);
+/** How high and how wide the tree gets in any year of these ways, so that all are drawn to one scale. */
+export function frame(drawing: Drawing, ten: TenYears, ways: Way[]): { heightM: number; spreadM: number } {
+  const years = ways.flatMap((way) => ten[way].years);
   const reach = years.flatMap((year) =>
     year.limbs.map((limb) => Math.hypot(limb.tip.eastM, limb.tip.northM) + limb.leafAcrossM * 0.6),
   );

@@ -32,6 +32,9 @@ import org.diligentbough.core.verdict.Verdict;
  * upright shoots, the more the larger the part of the crown that went.
  */
 final class GrowingTree {
+    /** How far beyond its cut a shortened limb grows before it wants shortening again. */
+    private static final double GROWN_OUT_M = 0.5;
+
     private final Planned tree;
     private final double times;
     private final Map<String, Wood> woods = new LinkedHashMap<>();
@@ -167,7 +170,6 @@ final class GrowingTree {
                 branching.pointAt(limb, wood.lengthM),
                 wood.diameterCm,
                 wood.diameterCm * (1 - (1 - Limb.TIP_TAPER) * wood.lengthM / wood.reachM),
-                wood.angleDeg,
                 wood.living,
                 inLeaf ? on.mean() : 0,
                 inLeaf ? leaf.centre() : branching.tip(limb),
@@ -238,7 +240,7 @@ final class GrowingTree {
         double cuts = tree.limbs().stream()
                 .filter(limb -> limb.cut().isPresent() && !woods.get(limb.limb().id()).gone)
                 .filter(limb -> woods.get(limb.limb().id()).lengthM
-                        > limb.cut().orElseThrow().place().alongM() + 0.05)
+                        > limb.cut().orElseThrow().place().alongM() + GROWN_OUT_M)
                 .mapToDouble(limb -> limb.cut().orElseThrow().minutes())
                 .sum();
         double died = woods.values().stream()

@@ -2,8 +2,10 @@ package org.diligentbough.core.outlook;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.function.ToDoubleFunction;
+import org.diligentbough.core.knowledge.Figure;
 import org.diligentbough.core.orchard.Rootstocks;
 import org.diligentbough.core.survey.Point;
 import org.diligentbough.core.verdict.Verdict;
@@ -75,13 +77,12 @@ public record Outlook(List<Year> leftAlone, List<Year> plan, List<Year> allAtOnc
             Point tip,
             double diameterCm,
             double tipDiameterCm,
-            double angleDeg,
             boolean living,
             double light,
             Point leafCentre,
             double leafAlongM,
             double leafAcrossM,
-            java.util.Optional<Verdict> cut,
+            Optional<Verdict> cut,
             double cutAtM) {}
 
     /**
@@ -111,7 +112,7 @@ public record Outlook(List<Year> leftAlone, List<Year> plan, List<Year> allAtOnc
 
     /** Looks ahead three times. */
     public static Banded banded(Planned tree, Rootstocks rootstocks) {
-        double off = tree.scene().figure(org.diligentbough.core.knowledge.Figure.OUTLOOK_BAND);
+        double off = tree.scene().figure(Figure.OUTLOOK_BAND);
         Outlook middle = of(tree, rootstocks);
         List<Outlook> runs =
                 List.of(middle, new Ways(tree, rootstocks, 1 - off).all(), new Ways(tree, rootstocks, 1 + off).all());

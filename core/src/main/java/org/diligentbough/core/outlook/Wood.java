@@ -1,7 +1,9 @@
 package org.diligentbough.core.outlook;
 
+import java.util.List;
 import org.diligentbough.core.light.Leaf;
 import org.diligentbough.core.survey.Limb;
+import org.diligentbough.core.survey.Point;
 
 /** One limb as the years go by. */
 final class Wood {
@@ -56,7 +58,7 @@ final class Wood {
                 limb.fruiting(),
                 limb.leafiness(),
                 limb.cultivar(),
-                java.util.List.of(),
+                List.of(),
                 limb.overTarget());
     }
 
@@ -70,8 +72,8 @@ final class Wood {
     }
 
     /** Its leaf about a middle, with a given share of the limb along and across. */
-    Leaf leaf(org.diligentbough.core.survey.Point middle, double alongShare, double acrossShare) {
-        org.diligentbough.core.survey.Point foot = new org.diligentbough.core.survey.Point(0, 0, 0);
+    Leaf leaf(Point middle, double alongShare, double acrossShare) {
+        Point foot = new Point(0, 0, 0);
         return new Leaf(
                 middle,
                 foot.towards(limb.azimuthDeg(), angleDeg, 1),

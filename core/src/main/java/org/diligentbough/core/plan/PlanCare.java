@@ -7,6 +7,7 @@ import static org.diligentbough.core.knowledge.Figure.TIES_OFF_YEARS;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import java.util.function.Predicate;
 import java.util.stream.Stream;
 import org.diligentbough.core.knowledge.Reason;
 import org.diligentbough.core.knowledge.ReasonCode;
@@ -72,7 +73,7 @@ public final class PlanCare {
         return List.copyOf(care);
     }
 
-    private static List<String> limbs(List<Lane> lanes, java.util.function.Predicate<PlannedCut> which) {
+    private static List<String> limbs(List<Lane> lanes, Predicate<PlannedCut> which) {
         Stream<PlannedCut> cuts = lanes.stream().flatMap(lane -> lane.cuts().stream());
         return cuts.filter(which).map(PlannedCut::limb).distinct().toList();
     }

@@ -10,6 +10,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalInt;
+import java.util.stream.Stream;
 import org.diligentbough.core.knowledge.Reason;
 import org.diligentbough.core.knowledge.ReasonCode;
 import org.diligentbough.core.light.CrownLight;
@@ -35,6 +36,8 @@ public final class Planner {
     private static final int MOST_YEARS = 5;
     /** Orders tried at most; far more than trees of a dozen cuts want. */
     private static final int MOST_TRIES = 150;
+    /** Plans that are bettered, of those begun with. */
+    private static final int BEGINNINGS = 2;
     /** What differs by less is alike: the light of limbs that mirror each other differs in its last digits. */
     private static final double ALIKE = 1e-6;
     /** Twigs would else be worth any number of limbs. */
@@ -120,8 +123,13 @@ public final class Planner {
         if (!scene.traits().hasAllowance() || !toBetter(best)) {
             return best.plan();
         }
-        for (PlanMaker.Turn start : List.of(commonOrder(), byGain(LEAST_TAKEN), byGain(1), in(largestFirst()))) {
-            Tried found = bettered(tried(wanted, start, Map.of()), wanted);
+        List<Tried> beginnings = Stream.of(commonOrder(), byGain(LEAST_TAKEN), byGain(1), in(largestFirst()))
+                .map(start -> tried(wanted, start, Map.of()))
+                .sorted(Comparator.comparingDouble((Tried one) -> -one.value()))
+                .limit(BEGINNINGS)
+                .toList();
+        for (Tried beginning : beginnings) {
+            Tried found = bettered(beginning, wanted);
             if (found.value() > best.value() + ALIKE) {
                 best = found;
             }

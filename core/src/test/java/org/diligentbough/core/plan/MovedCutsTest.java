@@ -186,7 +186,7 @@ class MovedCutsTest {
         whateverIsMovedThePlanKeepsItsRulesOrSaysWhichItBreaks(-6454);
     }
 
-    @Property(tries = 800)
+    @Property(tries = 400)
     void whateverIsMovedThePlanKeepsItsRulesOrSaysWhichItBreaks(@ForAll long seed) {
         SurveyBuilder tree = RandomTrees.tree(seed);
         Evaluation before = tree.evaluate();

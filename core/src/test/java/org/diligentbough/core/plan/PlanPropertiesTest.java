@@ -31,12 +31,12 @@ class PlanPropertiesTest {
         return Arbitraries.longs().map(RandomTrees::tree);
     }
 
-    @Property(tries = 1000)
+    @Property(tries = 400)
     void everyPlanKeepsTheRules(@ForAll("trees") SurveyBuilder tree) {
         PlanRules.hold(tree.evaluate());
     }
 
-    @Property(tries = 500)
+    @Property(tries = 150)
     void thePlanIsInTimeOrderAndWhatIsUrgentStandsFirst(@ForAll("trees") SurveyBuilder tree) {
         Evaluation evaluation = tree.evaluate();
         List<Lane> lanes = evaluation.plan().lanes();
@@ -46,7 +46,7 @@ class PlanPropertiesTest {
                 .anyMatch(cut -> cut.limb().equals(limb.limb().id())));
     }
 
-    @Property(tries = 1000)
+    @Property(tries = 400)
     void restingTreesLoseOnlyDeadDiseasedAndDangerousWood(@ForAll("trees") SurveyBuilder tree) {
         tree.shootCm = OptionalDouble.of(10);
         tree.years = OptionalInt.of(1);
@@ -65,7 +65,7 @@ class PlanPropertiesTest {
         }
     }
 
-    @Property(tries = 500)
+    @Property(tries = 150)
     void theSameSurveyGivesTheSameAnswer(@ForAll("trees") SurveyBuilder tree) {
         Evaluation once = tree.evaluate();
         Evaluation again = tree.evaluate();
@@ -74,7 +74,7 @@ class PlanPropertiesTest {
         assertThat(again.tree()).isEqualTo(once.tree());
     }
 
-    @Property(tries = 500)
+    @Property(tries = 150)
     void sharesOfTheLimbsOnTheTrunkSumToOne(@ForAll("trees") SurveyBuilder tree) {
         Evaluation evaluation = tree.evaluate();
         var scene = evaluation.scene();
@@ -85,7 +85,7 @@ class PlanPropertiesTest {
         assertThat(sum).isCloseTo(alive ? 1 : 0, within(1e-9));
     }
 
-    @Property(tries = 500)
+    @Property(tries = 150)
     void evergreensAreNeverOpened(@ForAll("trees") SurveyBuilder tree) {
         tree.species = Species.CITRUS;
         assertThat(tree.evaluate().limbs()).noneMatch(limb -> limb.row()
@@ -97,7 +97,7 @@ class PlanPropertiesTest {
                 .isPresent());
     }
 
-    @Property(tries = 300)
+    @Property(tries = 120)
     void theSouthPlansHalfAYearLater(@ForAll("trees") SurveyBuilder tree) {
         tree.today = LocalDate.of(2027, 2, 10);
         tree.latitude = 45;

@@ -41,7 +41,7 @@ class VerdictPropertiesTest {
                 .collect(Collectors.toMap(limb -> limb.limb().id(), LimbVerdict::verdict));
     }
 
-    @Property(tries = 500)
+    @Property(tries = 300)
     void theOrderInWhichLimbsWereEnteredDoesNotMatter(@ForAll("trees") SurveyBuilder tree) {
         Map<String, Verdict> asEntered = verdicts(tree);
         Collections.shuffle(tree.limbs, new Random(1));
@@ -75,7 +75,7 @@ class VerdictPropertiesTest {
         assertThat(verdictsInUnknownLight(tree)).isEqualTo(before);
     }
 
-    @Property(tries = 500)
+    @Property(tries = 300)
     void everyVerdictHasAReasonAndEveryCutLiesOnItsLimb(@ForAll("trees") SurveyBuilder tree) {
         Evaluation evaluation = tree.evaluate();
         for (LimbVerdict limb : evaluation.limbs()) {
@@ -96,7 +96,7 @@ class VerdictPropertiesTest {
         }
     }
 
-    @Property(tries = 500)
+    @Property(tries = 300)
     void whatGoesWithALimbGrowsFromOneThatIsCut(@ForAll("trees") SurveyBuilder tree) {
         Evaluation evaluation = tree.evaluate();
         Branching branching = evaluation.scene().branching();
@@ -112,7 +112,7 @@ class VerdictPropertiesTest {
         }
     }
 
-    @Property(tries = 500)
+    @Property(tries = 300)
     void takingWoodAwayInAnyOrderTakesTheSameCrown(@ForAll("trees") SurveyBuilder tree, @ForAll long seed) {
         Scene scene = tree.evaluate().scene();
         LivingCrown crown = new LivingCrown(scene.branching(), scene.shares());

@@ -23,7 +23,7 @@ import org.junit.jupiter.api.Assertions;
 /** Whatever is logged, the plan that follows keeps its rules. */
 class LogPropertiesTest {
 
-    @Property(tries = 1000)
+    @Property(tries = 500)
     void whateverIsLoggedThePlanThatFollowsKeepsItsRules(@ForAll long seed) {
         SurveyBuilder tree = RandomTrees.tree(seed);
         Random random = new Random(seed);
@@ -68,7 +68,7 @@ class LogPropertiesTest {
     }
 
     /** Ways of telling the same work: in one visit or in two, on the same day, the tree stands the same. */
-    @Property(tries = 500)
+    @Property(tries = 300)
     void theShareTakenDoesNotDependOnHowTheWorkIsSplit(@ForAll long seed) {
         SurveyBuilder tree = RandomTrees.tree(seed);
         Random random = new Random(seed);

@@ -3,6 +3,8 @@ package org.diligentbough.server.outlook;
 import static org.diligentbough.server.verdict.OutlookAnswer.thousandths;
 
 import java.util.List;
+import java.util.stream.IntStream;
+import org.diligentbough.core.Rulebook;
 import org.diligentbough.core.knowledge.Codes;
 import org.diligentbough.core.knowledge.Figure;
 import org.diligentbough.core.orchard.Rootstocks;
@@ -22,7 +24,7 @@ class OutlookView {
     private final JudgementService judgement;
     private final Rootstocks rootstocks;
 
-    OutlookView(JudgementService judgement, org.diligentbough.core.Rulebook rules) {
+    OutlookView(JudgementService judgement, Rulebook rules) {
         this.judgement = judgement;
         this.rootstocks = rules.rootstocks();
     }
@@ -130,7 +132,7 @@ class OutlookView {
     }
 
     private static WayView way(List<Outlook.Year> years, List<Outlook.Band> bands, boolean southern) {
-        return new WayView(java.util.stream.IntStream.range(0, years.size())
+        return new WayView(IntStream.range(0, years.size())
                 .mapToObj(i -> year(years.get(i), bands.get(i), southern))
                 .toList());
     }

@@ -1,5 +1,6 @@
 package org.diligentbough.server.programme;
 
+import java.time.LocalDate;
 import java.util.List;
 import org.apache.ibatis.annotations.Delete;
 import org.apache.ibatis.annotations.Insert;
@@ -46,7 +47,7 @@ interface ProgrammeMapper {
               and exists (select from survey s where s.tree_id = t.id)
             order by length(t.tag), t.tag, t.id
             """)
-    List<TreeRow> trees(@Param("siteId") long siteId, @Param("since") java.time.LocalDate since);
+    List<TreeRow> trees(@Param("siteId") long siteId, @Param("since") LocalDate since);
 
     @Select("select year from programme_lock where tree_id = #{treeId}")
     Integer setTo(long treeId);
@@ -67,5 +68,5 @@ interface ProgrammeMapper {
             where t.site_id = #{siteId} and g.on_date >= #{since}
               and not exists (select from visit_log c where c.corrects = g.id)
             """)
-    double minutesWorked(@Param("siteId") long siteId, @Param("since") java.time.LocalDate since);
+    double minutesWorked(@Param("siteId") long siteId, @Param("since") LocalDate since);
 }

@@ -3,6 +3,7 @@ package org.diligentbough.server.programme;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -83,8 +84,8 @@ class ProgrammeService {
                             Math.min(lane.minutes(), lane.urgentMinutes()),
                             lane.worth()));
         }
-        Map<Long, TreeRow> rows = new java.util.LinkedHashMap<>();
-        Map<Long, Programme.Tree> trees = new java.util.LinkedHashMap<>();
+        Map<Long, TreeRow> rows = new LinkedHashMap<>();
+        Map<Long, Programme.Tree> trees = new LinkedHashMap<>();
         for (TreeRow row : programmes.trees(siteId, on.minusYears(YEARS_BEGUN))) {
             rows.put(row.id(), row);
             trees.put(

@@ -1,0 +1,89 @@
+import { describe, expect, it, vi } from 'vitest';
+import type { Drawing, TenYears } from '../api/client';
+import { box, show, takeDown } from '../testing/harness';
+import { drawn, frame } from './drawn';
+import { Plots } from './Plots';
+
+const at = (eastM: number, northM: number, upM: number) => ({ eastM, northM, upM });
+const limb = (upM: number, more = {}) => ({
+  id: 'A',
+  base: at(0, 0, 1),
+  tip: at(1, 0, upM),
+  diameterCm: 8,
+  tipDiameterCm: 4,
+  living: true,
+  light: 0.5,
+  leafCentre: at(0.6, 0, upM / 2),
+  leafAlongM: 1,
+  leafAcrossM: 0.5,
+  cutAtM: 0,
+  ...more,
+});
+const range = { least: 1, most: 3 };
+const year = (heightM: number, more = {}) => ({
+  yearLabel: '2027',
+  is: {
+    year: 2027,
+    heightM,
+    inLight: 0.5,
+    light: 0.5,
+    uprights: 12,
+    fruitIndex: 0.4,
+    deadShare: 0,
+    splitRisk: 0,
+    minutesDone: 0,
+    minutesWaiting: 30,
+    takenShare: 0,
+  },
+  band: { heightM: range, inLight: range, uprights: range, fruitIndex: range, deadShare: range },
+  limbs: [limb(heightM)],
+  regrown: [],
+  ...more,
+});
+const ten = {
+  off: 0.3,
+  leftAlone: { years: [year(4), year(5)] },
+  plan: { years: [year(4), year(3, { limbs: [limb(3, { cut: 'shorten', cutAtM: 1.2, leafAlongM: 0 })] })] },
+  allAtOnce: {
+    years: [
+      year(4),
+      year(2, { regrown: [{ limb: 'A', from: at(0, 0, 6), lengthM: 1.5, shoots: 9, spreadM: 1 }] }),
+    ],
+  },
+} as unknown as TenYears;
+const drawing = {
+  heightM: 4,
+  spreadM: 2,
+  limbs: [{ id: 'A', parent: null, azimuthDeg: 90, angleDeg: 45 }],
+} as unknown as Drawing;
+
+describe('ten years of a tree', () => {
+  it('are drawn on a sheet that holds the highest of the ways shown, their shoots included', () => {
+    expect(frame(drawing, ten, ['plan']).heightM).toBe(4);
+    expect(frame(drawing, ten, ['plan', 'leftAlone']).heightM).toBe(5);
+    expect(frame(drawing, ten, ['allAtOnce']).heightM).toBe(7.5);
+  });
+
+  it('have the marks of the year, and leaf only on limbs that carry some', () => {
+    const then = drawn(drawing, ten.plan.years[1]!);
+    expect(then.marks.get('A')).toEqual({ kind: 'shorten', alongM: 1.2, urgent: false });
+    expect(then.light.size).toBe(0);
+    expect(then.standing[0]!.limb.leafCentre).toBeUndefined();
+    expect(drawn(drawing, ten.plan.years[0]!).light.get('A')).toBe(0.5);
+  });
+
+  it('are plotted on one scale, said in words for each way, and stepped to by a click', async () => {
+    const step = vi.fn();
+    await show(<Plots ten={ten} way="plan" at={1} onStep={step} />);
+    expect(box.textContent).toContain('Height 3.0 m');
+    const height = box.querySelector('svg[aria-label^="Height"]')!;
+    expect(height.getAttribute('aria-label')).toBe(
+      'Height in 2027: left alone 5.0 m, the plan 3.0 m, all at once 2.0 m',
+    );
+    // What is nothing in every way has no plot.
+    expect(box.textContent).not.toContain('Dead wood');
+    height.dispatchEvent(new MouseEvent('click', { bubbles: true, clientX: 0 }));
+    expect(step).toHaveBeenCalled();
+    takeDown();
+  });
+});
