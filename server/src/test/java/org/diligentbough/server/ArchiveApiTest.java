@@ -220,7 +220,7 @@ class ArchiveApiTest {
         long treeId = onlyTree(siteId);
         assertThat(get("/api/trees/" + treeId + "/judgement")
                         .json()
-                        .at("/pins/0/year")
+                        .at("/edits/pins/0/year")
                         .intValue())
                 .isEqualTo(2028);
         assertThat(get("/api/trees/" + treeId + "/fruit")

@@ -71,8 +71,9 @@ class SurveyApiTest {
         assertThat(file.at("/tree/label").stringValue()).isEqualTo("W-1");
         assertThat(file.at("/surveyedOn").stringValue()).isEqualTo("2027-02-10");
         JsonNode anywhere = post("/api/evaluate", JSON.writeValueAsString(file)).expect(200);
-        assertThat(anywhere)
-                .isEqualTo(get("/api/trees/" + treeId + "/judgement").json().get("evaluation"));
+        // What is sent is told ten years ahead at once; a registered tree's have an address of their own.
+        JsonNode registered = get("/api/trees/" + treeId + "/judgement").json().get("evaluation");
+        assertThat(((ObjectNode) anywhere).putNull("outlook")).isEqualTo(registered);
         // And it can be taken in again as it is.
         post("/api/trees/" + treeId + "/surveys", JSON.writeValueAsString(file)).expect(201);
     }
