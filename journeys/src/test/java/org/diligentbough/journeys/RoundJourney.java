@@ -57,12 +57,12 @@ class RoundJourney {
         assertThat(disc(browser, "2027 while dormant", "D")).isVisible();
         disc(browser, "2027 while dormant", "D").press("ArrowDown");
         assertThat(disc(browser, "2028 while dormant", "D")).isVisible();
-        browser.press("Undo the last move");
+        browser.press("Undo the last change");
         assertThat(disc(browser, "2027 while dormant", "D")).isVisible();
         disc(browser, "2027 while dormant", "D").click();
         browser.page.getByLabel("Move: remove D").selectOption("2027|any|");
         assertThat(browser.part("Plan")).containsText("Live wood of this kind is not cut outside its windows.");
-        browser.press("Undo the last move");
+        browser.press("Undo the last change");
         assertThat(browser.part("Plan")).not().containsText("not cut outside its windows");
         disc(browser, "2027 while dormant", "A2").press("ArrowDown");
         assertThat(disc(browser, "2028 while dormant", "A2")).isVisible();
