@@ -2,6 +2,8 @@ package org.diligentbough.core.plan;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
+import static org.diligentbough.core.plan.MovedCutsTest.eightLimbs;
+import static org.diligentbough.core.plan.MovedCutsTest.laneOf;
 
 import java.util.ArrayList;
 import java.util.HashSet;
@@ -54,27 +56,6 @@ class EditsTest {
                 .flatMap(lane -> lane.cuts().stream())
                 .filter(cut -> cut.limb().equals(limb))
                 .toList();
-    }
-
-    private static Lane laneOf(Evaluation evaluation, String limb) {
-        return evaluation.plan().lanes().stream()
-                .filter(lane -> lane.cuts().stream().anyMatch(cut -> cut.limb().equals(limb)))
-                .findFirst()
-                .orElseThrow();
-    }
-
-    /** Eight equal limbs of an eighth each; four of them cross the middle. */
-    private static SurveyBuilder eightLimbs() {
-        SurveyBuilder tree = new SurveyBuilder();
-        tree.girthCm = 120;
-        for (int i = 0; i < 8; i++) {
-            int number = i;
-            tree.limb("L" + i, limb -> {
-                limb.diameter(8).azimuth(number * 45).angle(45).length(3).fruiting(2);
-                return number < 4 ? limb.fault(FaultKind.CROSSING_CENTRE) : limb;
-            });
-        }
-        return tree;
     }
 
     @Test

@@ -34,7 +34,7 @@ class MovedCutsTest {
                 SurveyBuilder.RULES);
     }
 
-    private static Lane laneOf(Evaluation evaluation, String limb) {
+    static Lane laneOf(Evaluation evaluation, String limb) {
         return evaluation.plan().lanes().stream()
                 .filter(lane -> lane.cuts().stream().anyMatch(cut -> cut.limb().equals(limb)))
                 .findFirst()
@@ -55,7 +55,7 @@ class MovedCutsTest {
     }
 
     /** Eight equal limbs of an eighth each; four of them cross the middle: two fit into a quarter. */
-    private static SurveyBuilder eightLimbs() {
+    static SurveyBuilder eightLimbs() {
         SurveyBuilder tree = new SurveyBuilder();
         tree.girthCm = 120;
         for (int i = 0; i < 8; i++) {
