@@ -12,6 +12,7 @@ import org.diligentbough.core.light.CrownLight;
 import org.diligentbough.core.light.Neighbour;
 import org.diligentbough.core.light.Shading;
 import org.diligentbough.core.light.Sky;
+import org.diligentbough.core.plan.Edits;
 import org.diligentbough.core.survey.Branching;
 import org.diligentbough.core.survey.FaultKind;
 import org.diligentbough.core.survey.Survey;
@@ -78,7 +79,9 @@ public class EvaluateBenchmark {
     @Benchmark
     public Evaluation evaluate() {
         return Evaluation.of(
-                Standing.asSurveyed(survey), new Evaluation.Given(List.of(), List.of(), near, Optional.empty()), rules);
+                Standing.asSurveyed(survey),
+                new Evaluation.Given(Edits.NONE, List.of(), near, Optional.empty()),
+                rules);
     }
 
     /** Light in the crown alone. */

@@ -18,12 +18,22 @@ public class SiteRules {
         this.shipped = shipped;
     }
 
-    /** A number that a later version no longer knows, or no longer allows, is passed over. */
+    /** The rules as a site goes by them. */
     public Rulebook of(long siteId) {
+        return shipped.with(changed(siteId));
+    }
+
+    /** The numbers a site has changed. One that a later version no longer knows, or no longer allows, is passed over. */
+    public Map<Figure, Double> changed(long siteId) {
         Map<Figure, Double> changed = new EnumMap<>(Figure.class);
         mapper.ofSite(siteId).forEach(row -> Codes.parse(Figure.class, row.figure())
                 .filter(figure -> row.value() >= figure.min() && row.value() <= figure.max())
                 .ifPresent(figure -> changed.put(figure, row.value())));
+        return changed;
+    }
+
+    /** The rules with numbers of a site's own. */
+    public Rulebook with(Map<Figure, Double> changed) {
         return shipped.with(changed);
     }
 }

@@ -1,13 +1,17 @@
 package org.diligentbough.server.verdict;
 
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.stream.Collectors;
 import org.diligentbough.core.Evaluation;
 import org.diligentbough.core.knowledge.Codes;
+import org.diligentbough.core.knowledge.Figure;
 import org.diligentbough.core.light.Neighbour;
 import org.diligentbough.core.plan.Edits;
 import org.diligentbough.core.plan.Pin;
@@ -43,6 +47,8 @@ import tools.jackson.databind.json.JsonMapper;
 public class JudgementService {
     private static final TypeReference<List<KeptCut>> KEPT = new TypeReference<>() {};
     private static final PlanRow NO_EDITS = new PlanRow(0, "{}");
+    /** Whoever works on a tree asks for it again and again; each may hold some MB, which are given back when they are short. */
+    private static final int JUDGED_KEPT = 32;
 
     private final OrchardService orchard;
     private final TreeRecords records;
@@ -54,6 +60,8 @@ public class JudgementService {
     private final OpinionMapper opinions;
     private final Today today;
     private final JsonMapper json;
+    private final Cache<Known, Evaluation> judged =
+            Caffeine.newBuilder().maximumSize(JUDGED_KEPT).softValues().build();
 
     JudgementService(
             OrchardService orchard,
@@ -137,8 +145,13 @@ public class JudgementService {
                 near,
                 orchard.groupOf(tree));
         Survey survey = Neighbours.withoutRegistered(standing.survey(), near);
-        return Evaluation.of(new Standing(survey, standing.taken()), given, siteRules.of(tree.siteId()));
+        return judged.get(
+                new Known(new Standing(survey, standing.taken()), given, siteRules.changed(tree.siteId())),
+                known -> Evaluation.of(known.standing(), known.given(), siteRules.with(known.figures())));
     }
+
+    /** All that a judgement follows from. */
+    private record Known(Standing standing, Evaluation.Given given, Map<Figure, Double> figures) {}
 
     /** The judgement as of today, planned as it would be now: what people want is followed, no plan is kept to. */
     public Evaluation proposed(long treeId) {
@@ -191,8 +204,8 @@ public class JudgementService {
         plans.clearLanes(treeId);
         plans.forget(treeId);
         light.forget(treeId);
-        Optional<Evaluation> judged = orchard.removed(treeId) ? Optional.empty() : on(treeId, todayAt(treeId));
-        judged.ifPresent(evaluation -> keepForLists(treeId, evaluation));
+        Optional<Evaluation> anew = orchard.removed(treeId) ? Optional.empty() : on(treeId, todayAt(treeId));
+        anew.ifPresent(evaluation -> keepForLists(treeId, evaluation));
     }
 
     private void keepForLists(long treeId, Evaluation evaluation) {
