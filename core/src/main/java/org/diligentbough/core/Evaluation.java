@@ -80,18 +80,58 @@ public record Evaluation(
     public static Evaluation of(Standing found, Given given, Rulebook rules) {
         GroupBalance balance = new GroupBalance(given.group(), rules.knowledge());
         Standing standing = new Standing(balance.broughtDown(found.survey()), found.taken());
-        Survey survey = standing.survey();
-        CrownLight light = new CrownLight(
-                survey,
-                new Branching(survey.limbs()),
-                given.near(),
-                Sky.over(survey.site(), rules.knowledge()),
-                rules.knowledge());
-        return in(light, standing, given, rules);
+        return in(light(standing.survey(), given.near(), rules), standing, given, rules);
     }
 
     /** The same in light that was worked out before. */
     static Evaluation in(CrownLight light, Standing standing, Given given, Rulebook rules) {
+        Found found = found(light, standing, given, rules);
+        Scene scene = found.scene();
+        Map<String, Worth> worth = Worth.ofAll(scene, found.limbs(), light);
+        Survey survey = standing.survey();
+        RenovationPlan plan = new Planner(
+                        scene,
+                        found.limbs(),
+                        found.tree(),
+                        found.calendar(),
+                        standing.taken(),
+                        given.edits(),
+                        light,
+                        worth)
+                .plan(given.edits().years().isPresent() ? given.edits().years() : survey.years());
+        return new Evaluation(
+                scene,
+                light,
+                found.tree(),
+                found.limbs(),
+                worth,
+                plan,
+                found.calendar(),
+                found.today(),
+                all(
+                        new Cautions(scene, found.limbs()).all(found.tree()),
+                        new GroupBalance(given.group(), rules.knowledge()).said(survey)));
+    }
+
+    /** What is found of a tree before anything is planned. */
+    public record Found(
+            Scene scene, TreeVerdict tree, List<LimbVerdict> limbs, CuttingCalendar calendar, MayCut today) {}
+
+    /** What is found of a tree as surveyed: all but its plan and what hangs on that. */
+    public static Found found(Survey survey, Rulebook rules) {
+        return found(light(survey, List.of(), rules), Standing.asSurveyed(survey), Given.NOTHING, rules);
+    }
+
+    private static CrownLight light(Survey survey, List<Neighbour> near, Rulebook rules) {
+        return new CrownLight(
+                survey,
+                new Branching(survey.limbs()),
+                near,
+                Sky.over(survey.site(), rules.knowledge()),
+                rules.knowledge());
+    }
+
+    private static Found found(CrownLight light, Standing standing, Given given, Rulebook rules) {
         Survey survey = standing.survey();
         CuttingCalendar calendar = rules.calendar(survey);
         MayCut today = calendar.mayCut(survey.today());
@@ -106,21 +146,7 @@ public record Evaluation(
                 .judge(Stream.concat(given.decisions().stream(), given.edits().decisions().stream())
                         .toList());
         TreeVerdict tree = new TreeJudge(scene, limbs, standing.taken()).judge();
-        Map<String, Worth> worth = Worth.ofAll(scene, limbs, light);
-        RenovationPlan plan = new Planner(scene, limbs, tree, calendar, standing.taken(), given.edits(), light, worth)
-                .plan(given.edits().years().isPresent() ? given.edits().years() : survey.years());
-        return new Evaluation(
-                scene,
-                light,
-                tree,
-                limbs,
-                worth,
-                plan,
-                calendar,
-                today,
-                all(
-                        new Cautions(scene, limbs).all(tree),
-                        new GroupBalance(given.group(), rules.knowledge()).said(survey)));
+        return new Found(scene, tree, limbs, calendar, today);
     }
 
     private static List<Reason> all(List<Reason> cautions, List<Reason> more) {

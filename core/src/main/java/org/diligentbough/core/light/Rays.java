@@ -137,8 +137,10 @@ final class Rays {
         for (int k = 0; k < met.length; k++) {
             for (int h = 0; kept[k] < 1 && h < met[k].length; h++) {
                 int ray = met[k][h];
-                more[ray / patches] += through[ray] * (Math.exp(lifted[ray]) - 1);
-                lifted[ray] = 0;
+                if (lifted[ray] > 0) {
+                    more[ray / patches] += through[ray] * (Math.exp(lifted[ray]) - 1);
+                    lifted[ray] = 0;
+                }
             }
         }
         return more;

@@ -11,28 +11,26 @@ import org.diligentbough.core.visit.CountedShoots;
 /** Shoots that were counted and not entered one by one. */
 final class DetailWork {
     private final Scene scene;
+    /** Shoots counted beyond those entered as limbs. */
+    private final int shoots;
 
     DetailWork(Scene scene) {
         this.scene = scene;
-    }
-
-    /** Shoots counted beyond those entered as limbs. */
-    int shoots() {
         long entered = scene.survey().limbs().stream()
                 .filter(limb -> limb.has(FaultKind.UPRIGHT_SHOOT))
                 .count();
-        return (int) Math.max(0, scene.tree().waterSprouts().orElse(0) - entered);
+        this.shoots = (int) Math.max(0, scene.tree().waterSprouts().orElse(0) - entered);
     }
 
     /** A year's part of what is left, as far as the detail budget and the year's allowance go. */
     Optional<RenovationPlan.Detail> fitting(int placedBefore, int yearsLeft, YearBudget budget) {
-        int left = shoots() - placedBefore;
+        int left = shoots - placedBefore;
         if (left <= 0) {
             return Optional.empty();
         }
         int wanted = (int) Math.ceil((double) left / yearsLeft);
         int inTime = (int) (scene.figure(DETAIL_BUDGET_MINUTES) / scene.figure(MINUTES_SHOOT));
-        double shareOfOne = CountedShoots.share(scene, shoots()) / shoots();
+        double shareOfOne = CountedShoots.share(scene, shoots) / shoots;
         int inAllowance = shareOfOne > 0 ? (int) Math.min(left, Math.max(0, budget.left(false)) / shareOfOne) : left;
         int done = Math.min(wanted, Math.min(inTime, inAllowance));
         if (done <= 0) {

@@ -2,7 +2,6 @@ package org.diligentbough.core.plan;
 
 import static org.diligentbough.core.knowledge.Figure.BUSH_RENEWAL_SHARE;
 import static org.diligentbough.core.knowledge.Figure.FIG_LIMB_TURNS;
-import static org.diligentbough.core.knowledge.Figure.LARGE_SHARE;
 
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -21,7 +20,6 @@ import org.diligentbough.core.verdict.Cut;
 import org.diligentbough.core.verdict.CutKind;
 import org.diligentbough.core.verdict.LimbVerdict;
 import org.diligentbough.core.verdict.Scene;
-import org.diligentbough.core.verdict.TableRow;
 import org.diligentbough.core.verdict.Verdict;
 
 /** A plan while it is made: what waits, what was placed, and the crown that is left. */
@@ -32,6 +30,7 @@ final class PlanDraft {
     /** What was put into lanes, in the order in which it was. */
     final List<PlannedCut> made = new ArrayList<>();
 
+    private final ToPlan tree;
     private final Scene scene;
     private final Map<String, LimbVerdict> verdicts;
     private final ByHand byHand;
@@ -39,16 +38,14 @@ final class PlanDraft {
     /** Where limbs are cut so far, m along them; 0 when removed. */
     private final Map<String, Double> cutAtM = new HashMap<>();
 
-    private final CropOnLimbs crop;
-
-    /** {@code verdicts} of all limbs that are to be cut or bent, by tag. */
-    PlanDraft(Scene scene, Map<String, LimbVerdict> verdicts, ByHand byHand, PruningYear first) {
-        this.scene = scene;
-        this.verdicts = verdicts;
-        this.byHand = byHand;
-        this.first = first;
+    PlanDraft(ToPlan tree) {
+        this.tree = tree;
+        this.scene = tree.scene;
+        this.verdicts = tree.verdicts;
+        this.byHand = tree.byHand;
+        this.first = tree.years.first();
         this.crown = new LivingCrown(scene.branching(), scene.shares());
-        this.crop = new CropOnLimbs(scene);
+        waiting.putAll(verdicts);
     }
 
     /** What a limb grows from that is to be removed some time: what has a cut of its own there cannot be put off past that. */
@@ -72,9 +69,7 @@ final class PlanDraft {
 
     /** Whether taking a limb takes a whole leader or stem with a large part of the crown: little else goes that year. */
     boolean wholeLimb(LimbVerdict limb, Verdict kind) {
-        boolean stem = scene.leader(limb.limb())
-                || limb.row().filter(TableRow.SPLIT_UNION::equals).isPresent();
-        return kind == Verdict.REMOVE && stem && scene.shares().of(limb.limb()) >= scene.figure(LARGE_SHARE);
+        return kind == Verdict.REMOVE && tree.wholeLimb(limb);
     }
 
     /** Main branches of a bush that go in a year; limbs of a fig renewed one by one. */
@@ -115,7 +110,7 @@ final class PlanDraft {
     /** Takes a cut into a lane and off the crown. */
     void put(LimbVerdict limb, Verdict kind, Cut cut, LaneDraft lane, List<Reason> reasons, boolean movedHere) {
         double share = 0;
-        double cropBefore = crop.on(crown);
+        double cropBefore = tree.crop.on(crown);
         if (kind == Verdict.REMOVE) {
             share = lane.budget.shareOfThisYear(crown.remove(limb.limb()));
             cutAtM.put(limb.limb().id(), 0.0);
@@ -143,7 +138,7 @@ final class PlanDraft {
                 limb.limb().id(),
                 kind,
                 share,
-                cropBefore - crop.on(crown),
+                cropBefore - tree.crop.on(crown),
                 cut,
                 said,
                 moved && !byHand.kept(limb, kind),

@@ -33,11 +33,12 @@ final class PlanMaker {
     private final TreeVerdict tree;
     private final YearLanes years;
     private final CutSizing sizing;
-    private final Map<String, LimbVerdict> verdicts = new LinkedHashMap<>();
+    private final Map<String, LimbVerdict> verdicts;
     /** Limbs that were shortened to be removed in a later year, with the year in which they were. */
     private final Map<Limb, Integer> toFinish = new LinkedHashMap<>();
 
     private final ByHand byHand;
+    private final DetailWork detail;
     private final PlanDraft draft;
     private final Turn turn;
 
@@ -55,17 +56,16 @@ final class PlanMaker {
         }
     }
 
-    /** @param cuts what wants to be cut or bent, in common order */
-    PlanMaker(Scene scene, List<LimbVerdict> cuts, TreeVerdict tree, YearLanes years, ByHand byHand, Turn turn) {
-        this.scene = scene;
-        this.tree = tree;
-        this.years = years;
-        this.byHand = byHand;
+    PlanMaker(ToPlan toPlan, Turn turn) {
+        this.scene = toPlan.scene;
+        this.tree = toPlan.tree;
+        this.years = toPlan.years;
+        this.byHand = toPlan.byHand;
+        this.verdicts = toPlan.verdicts;
+        this.detail = toPlan.detail;
         this.turn = turn;
         this.sizing = new CutSizing(scene);
-        this.draft = new PlanDraft(scene, verdicts, byHand, years.first());
-        cuts.forEach(limb -> verdicts.put(limb.limb().id(), limb));
-        draft.waiting.putAll(verdicts);
+        this.draft = new PlanDraft(toPlan);
     }
 
     /** The plan over {@code wanted} pruning years, one at least, from the first in which the tree can still be cut. */
@@ -371,8 +371,8 @@ final class PlanMaker {
                 .flatMap(other -> other.detail.stream())
                 .mapToInt(RenovationPlan.Detail::shoots)
                 .sum();
-        lane.detail = new DetailWork(scene).fitting(placed, yearsLeft, lane.budget);
-        lane.detail.ifPresent(detail -> lane.budget.takeDetail(detail.share(), false));
+        lane.detail = detail.fitting(placed, yearsLeft, lane.budget);
+        lane.detail.ifPresent(placedNow -> lane.budget.takeDetail(placedNow.share(), false));
     }
 
     private List<Reason> whyNot(LimbVerdict limb, int wanted) {

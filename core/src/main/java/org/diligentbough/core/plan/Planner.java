@@ -46,7 +46,7 @@ public final class Planner {
     private final Scene scene;
     private final TreeVerdict tree;
     private final YearLanes years;
-    private final ByHand byHand;
+    private final ToPlan toPlan;
     private final List<LimbVerdict> cuts;
     private final PlanValue value;
     private int tries;
@@ -73,7 +73,7 @@ public final class Planner {
                 .filter(limb -> limb.cut().isPresent())
                 .sorted(new CutOrder(worth))
                 .toList();
-        this.byHand = new ByHand(pins(edits), edits.split(), scene, calendar);
+        this.toPlan = new ToPlan(scene, cuts, tree, years, new ByHand(pins(edits), edits.split(), scene, calendar));
         this.value = new PlanValue(scene, cuts, light, worth);
     }
 
@@ -173,7 +173,7 @@ public final class Planner {
                         < notBefore.getOrDefault(limb.limb().id(), Integer.MIN_VALUE);
             }
         };
-        RenovationPlan plan = new PlanMaker(scene, cuts, tree, years, byHand, noted).plan(wanted);
+        RenovationPlan plan = new PlanMaker(toPlan, noted).plan(wanted);
         tries++;
         cuts.stream()
                 .filter(limb -> limb.verdict() != Verdict.BEND)

@@ -2,7 +2,9 @@ package org.diligentbough.core.plan;
 
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import org.diligentbough.core.knowledge.Figure;
@@ -22,6 +24,8 @@ final class YearLanes {
     private final CuttingCalendar calendar;
     private final TakenThisYear taken;
     private final LocalDate today;
+    /** Asked for again with each plan that is tried. */
+    private final Map<PruningYear, List<Window>> windows = new HashMap<>();
 
     YearLanes(Scene scene, TreeVerdict tree, CuttingCalendar calendar, TakenThisYear taken) {
         this.scene = scene;
@@ -71,12 +75,16 @@ final class YearLanes {
                 before);
     }
 
+    private List<Window> windows(PruningYear year) {
+        return windows.computeIfAbsent(year, calendar::windows);
+    }
+
     /** The windows of the year for its main cut that have not closed yet; another one where the site has none of the best. */
     private List<Window> mainWindows(PruningYear year) {
-        List<Window> all = calendar.windows(year).stream()
+        List<Window> all = windows(year).stream()
                 .filter(window -> !window.closes().isBefore(today))
                 .toList();
-        boolean hasBest = calendar.windows(year).stream().anyMatch(YearLanes::best);
+        boolean hasBest = windows(year).stream().anyMatch(YearLanes::best);
         return all.stream()
                 .filter(window -> hasBest ? best(window) : window.quality() == Window.Quality.WITH_CARE)
                 .toList();
@@ -104,7 +112,7 @@ final class YearLanes {
         }
         boolean bendsNeedOne = bendsWait && found.stream().noneMatch(LaneDraft::bendsHere);
         if (scene.traits().hasAllowance() && (rank() || bendsNeedOne)) {
-            calendar.windows(budget.year()).stream()
+            windows(budget.year()).stream()
                     .filter(window -> window.quality() == Window.Quality.WITH_CARE)
                     .filter(window ->
                             window.season() == Season.SUMMER && !window.closes().isBefore(today))

@@ -112,10 +112,6 @@ public class SurveyService {
                 .withSeen(sightings.of(tree.siteId(), tree.species(), todayAt(tree)));
     }
 
-    private Evaluation evaluate(JsonNode file, TreeRow tree) {
-        return Evaluation.of(survey(file, tree), rules);
-    }
-
     /**
      * How a survey is sent.
      *
@@ -203,7 +199,8 @@ public class SurveyService {
         LocalDate surveyedOn = survey.surveyedOn() == null ? survey.today() : survey.surveyedOn();
         // Judged as it will be whenever it is read: by what the register says, whatever the file said of that.
         ObjectNode kept = document.stored(file, surveyedOn);
-        Evaluation evaluation = evaluate(document.complete(kept, tree, site(tree), todayAt(tree)), tree);
+        Evaluation.Found found =
+                Evaluation.found(survey(document.complete(kept, tree, site(tree), todayAt(tree)), tree), rules);
         return new SurveyRecord(
                 tree.id(),
                 surveyedOn,
@@ -212,12 +209,8 @@ public class SurveyService {
                 survey.tree().heightM(),
                 survey.tree().spreadM(),
                 survey.tree().trunkGirthCm(),
-                Codes.of(evaluation.tree().triage()),
-                urgent(evaluation));
-    }
-
-    private static int urgent(Evaluation evaluation) {
-        return (int) evaluation.limbs().stream().filter(LimbVerdict::urgent).count();
+                Codes.of(found.tree().triage()),
+                (int) found.limbs().stream().filter(LimbVerdict::urgent).count());
     }
 
     private SiteRow site(TreeRow tree) {

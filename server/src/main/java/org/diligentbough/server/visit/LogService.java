@@ -81,10 +81,11 @@ public class LogService {
         }
         LogRow added = keep(visit, data, null, who);
         history.added(about(added), added);
+        judgeAnew(added);
         return added;
     }
 
-    /** Keeps a log without a word to the history: for whoever writes that otherwise. */
+    /** Keeps a log without a word to the history and to the judgement: for whoever sees to those otherwise. */
     public LogRow keep(VisitRow visit, LogData data, Long corrects, long who) {
         check(visit, data);
         visits.markLogged(visit.id());
@@ -102,7 +103,6 @@ public class LogService {
                 json.writeValueAsString(data.cuts()),
                 who));
         data.people().forEach(one -> visits.addLogPerson(id, one));
-        events.publishEvent(new OrchardService.JudgementOutdated(List.of(visit.treeId())));
         return visits.log(id).orElseThrow();
     }
 
@@ -120,7 +120,12 @@ public class LogService {
         }
         LogRow after = keep(visit(before.visitId()), data, logId, who);
         history.changed(about(after), before, after);
+        judgeAnew(after);
         return after;
+    }
+
+    private void judgeAnew(LogRow log) {
+        events.publishEvent(new OrchardService.JudgementOutdated(List.of(log.treeId())));
     }
 
     private About about(LogRow log) {
