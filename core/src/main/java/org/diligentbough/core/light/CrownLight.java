@@ -177,13 +177,24 @@ public final class CrownLight {
         return leaf > 0 ? gained / leaf : 0;
     }
 
-    /**
-     * Light on a body of leaf.
-     *
-     * @param mean over places in it, 0 to 1
-     * @param share of the places that have light enough for fruit buds, 0 to 1
-     */
-    public record OnLeaf(double mean, double share) {}
+    /** Light on a body of leaf, as shares of open-sky light at places spread evenly through it. */
+    public static final class OnLeaf {
+        private final double[] atPlaces;
+
+        private OnLeaf(double[] atPlaces) {
+            this.atPlaces = atPlaces;
+        }
+
+        /** Mean over its places, 0 to 1. */
+        public double mean() {
+            return Math.min(1, Arrays.stream(atPlaces).average().orElse(0));
+        }
+
+        /** Share of its places, 0 to 1, that have so much light or more. */
+        public double shareWith(double light) {
+            return Arrays.stream(atPlaces).filter(at -> at >= light).count() / (double) Math.max(1, atPlaces.length);
+        }
+    }
 
     /**
      * Light on other bodies of leaf that stand where this crown does, among the same neighbours, walls and hedges; fewer
@@ -195,17 +206,10 @@ public final class CrownLight {
         List<Point> places = new ArrayList<>();
         others.forEach(leaf -> places.addAll(CrownPoints.in(leaf, FEW_SLICES)));
         double[] lit = new Rays(places, all, screens, sky, knowledge.get(Figure.LEAF_PROJECTION)).light();
-        double enough = knowledge.get(Figure.FRUIT_LIGHT);
         List<OnLeaf> found = new ArrayList<>();
         int each = others.isEmpty() ? 0 : places.size() / others.size();
         for (int i = 0; i < others.size(); i++) {
-            double sum = 0;
-            int litPlaces = 0;
-            for (int p = i * each; p < (i + 1) * each; p++) {
-                sum += lit[p];
-                litPlaces += lit[p] >= enough ? 1 : 0;
-            }
-            found.add(new OnLeaf(Math.min(1, sum / each), (double) litPlaces / each));
+            found.add(new OnLeaf(Arrays.copyOfRange(lit, i * each, (i + 1) * each)));
         }
         return found;
     }

@@ -42,6 +42,7 @@ final class GrowingTree {
     private final double mostHeightM;
     private final double topAtFirstM;
     private final double leafAtFirstM2;
+    private final double woodAtFirst;
     private final double shootM;
     private double countedShoots;
     /** How far the crop of this year and the next is kept down, 0 to 1. */
@@ -61,6 +62,7 @@ final class GrowingTree {
         }
         this.leafAtFirstM2 =
                 woods.values().stream().mapToDouble(wood -> wood.leafM2).sum();
+        this.woodAtFirst = woods.values().stream().mapToDouble(Wood::volume).sum();
         this.topAtFirstM = Math.max(0.1, topM(branching()));
         var measured = tree.scene().tree();
         this.shootM = measured.shootExtensionCm().orElse(100 * figure(DEFAULT_REGROWTH_M)) / 100;
@@ -79,8 +81,9 @@ final class GrowingTree {
     /** The tree as the year begins; then its work is done and its season passes. */
     Outlook.Year year(int year, Work work) {
         Branching branching = branching();
+        // Where a limb was taken its place is still looked at, so that the light of years can be compared.
         List<Wood> lit = woods.values().stream()
-                .filter(wood -> wood.living && wood.leafM2 > 0)
+                .filter(wood -> wood.leafAtFirstM2 > 0 && (wood.living || wood.gone))
                 .toList();
         Map<String, OnLeaf> light = light(branching, lit);
         if (age == 0) {
@@ -113,6 +116,9 @@ final class GrowingTree {
 
         double minutes = cutAll(work, branching);
         minutes += takeShoots(work);
+        if (work.upkeep()) {
+            minutes += takeWhatDied(branching);
+        }
         season(light);
         age++;
         return new Outlook.Year(
@@ -205,15 +211,11 @@ final class GrowingTree {
     }
 
     private double deadShare() {
-        double all = 0;
-        double dead = 0;
-        for (Wood wood : woods.values()) {
-            if (!wood.gone) {
-                all += wood.volume();
-                dead += wood.living ? 0 : wood.volume();
-            }
-        }
-        return all > 0 ? dead / all : 0;
+        double dead = woods.values().stream()
+                .filter(wood -> !wood.gone)
+                .mapToDouble(wood -> wood.volume() * (wood.living ? figure(OUTLOOK_TWIGS) * wood.starved : 1))
+                .sum();
+        return woodAtFirst > 0 ? Math.min(1, dead / woodAtFirst) : 0;
     }
 
     /** Weak unions weaken as what hangs on them grows heavier; two chances that are apart join as such do. */
@@ -243,28 +245,40 @@ final class GrowingTree {
                         > limb.cut().orElseThrow().place().alongM() + GROWN_OUT_M)
                 .mapToDouble(limb -> limb.cut().orElseThrow().minutes())
                 .sum();
-        double died = woods.values().stream()
-                .filter(wood ->
-                        !wood.gone && !wood.living && tree.scene().branching().living(wood.limb))
-                .mapToDouble(wood -> figure(MINUTES_CUT) + figure(MINUTES_PER_CM) * wood.diameterCm)
-                .sum();
+        double died = died().stream().mapToDouble(this::minutesToTake).sum();
         return cuts + died + figure(MINUTES_SHOOT) * uprights();
     }
 
-    /** Mean light on the wood that was found fruiting and has not been cut; what died is dark. */
-    private double mean(Map<String, OnLeaf> light) {
-        double leaf = 0;
-        double sum = 0;
-        boolean any = woods.values().stream().anyMatch(wood -> wood.fruiting && !wood.gone);
-        for (Wood wood : woods.values()) {
-            if (!wood.gone && (wood.fruiting || !any)) {
-                double weight = wood.leafAtFirstM2;
-                OnLeaf on = light.get(wood.limb.id());
-                leaf += weight;
-                sum += on == null ? 0 : weight * on.mean();
-            }
+    /** What stands and has died since it was surveyed. */
+    private List<Wood> died() {
+        return woods.values().stream()
+                .filter(wood ->
+                        !wood.gone && !wood.living && tree.scene().branching().living(wood.limb))
+                .toList();
+    }
+
+    private double minutesToTake(Wood wood) {
+        return figure(MINUTES_CUT) + figure(MINUTES_PER_CM) * wood.diameterCm;
+    }
+
+    /** Dead wood takes nothing from the allowance; returns the minutes. */
+    private double takeWhatDied(Branching branching) {
+        double minutes = 0;
+        for (Wood wood : died()) {
+            minutes += minutesToTake(wood);
+            remove(wood, branching);
         }
-        return leaf > 0 ? Math.min(1, sum / leaf) : 0;
+        return minutes;
+    }
+
+    /** Mean light where its leaf is or was; what died is dark. */
+    private double mean(Map<String, OnLeaf> light) {
+        double sum = 0;
+        for (Wood wood : woods.values()) {
+            OnLeaf on = light.get(wood.limb.id());
+            sum += on == null ? 0 : wood.leafAtFirstM2 * on.mean();
+        }
+        return leafAtFirstM2 > 0 ? Math.min(1, sum / leafAtFirstM2) : 0;
     }
 
     private OptionalDouble inLight(Map<String, OnLeaf> light) {
@@ -274,7 +288,7 @@ final class GrowingTree {
             if (!wood.gone && wood.fruiting) {
                 OnLeaf on = light.get(wood.limb.id());
                 leaf += wood.leafAtFirstM2;
-                sum += on == null ? 0 : wood.leafAtFirstM2 * on.share();
+                sum += on == null ? 0 : wood.leafAtFirstM2 * on.shareWith(figure(FRUIT_LIGHT));
             }
         }
         return leaf > 0 ? OptionalDouble.of(Math.min(1, sum / leaf)) : OptionalDouble.empty();
@@ -311,6 +325,7 @@ final class GrowingTree {
         double taken = wood.living && !wood.gone ? wood.leafM2 : 0;
         wood.gone = true;
         wood.living = false;
+        wood.leafM2 = 0;
         for (Limb child : branching.childrenOf(branching.get(wood.limb.id()))) {
             taken += woods.get(child.id()).gone ? 0 : remove(woods.get(child.id()), branching);
         }
@@ -383,7 +398,8 @@ final class GrowingTree {
 
     /** A season: growth, light, hunger, fruitfulness. */
     private void season(Map<String, OnLeaf> light) {
-        double topM = topM(branching());
+        Branching branching = branching();
+        double topM = topM(branching);
         double room = Math.max(0, Math.min(1, (mostHeightM - topM) / (figure(OUTLOOK_SLOWS_SHARE) * mostHeightM)));
         for (Wood wood : woods.values()) {
             if (wood.gone || !wood.living) {
@@ -404,7 +420,7 @@ final class GrowingTree {
                     * (1 + times * figure(OUTLOOK_LEAF_GROWTH) * Math.sqrt(vigour()) * strength);
             wood.leafM2 *= thicker;
             wood.diameterCm *= Math.sqrt(thicker);
-            starve(wood, bright);
+            starve(wood, on, branching);
             wood.fruitful = Math.max(
                     0,
                     Math.min(
@@ -416,26 +432,24 @@ final class GrowingTree {
         countedShoots += times * figure(OUTLOOK_UPRIGHTS_A_YEAR) * vigour();
     }
 
-    /** Wood too dark to live on what its leaf makes loses leaf, then dies with what hangs on it. */
-    private void starve(Wood wood, double bright) {
-        if (bright < figure(OUTLOOK_DYING_LIGHT)) {
-            double lost = Math.min(1, times * figure(OUTLOOK_DYING_A_YEAR));
-            wood.starved = 1 - (1 - wood.starved) * (1 - lost);
-            wood.leafM2 *= 1 - lost;
-        } else {
-            wood.starved *= 0.5;
-        }
-        if (wood.starved > figure(OUTLOOK_DEAD_FROM)) {
-            Branching branching = branching();
-            dies(wood, branching);
+    /**
+     * Twigs where it is too dark to live on what their leaf makes die; a limb that lost most of them is dead, unless it
+     * feeds something that lives. What was found living in such dark bears it.
+     */
+    private void starve(Wood wood, OnLeaf on, Branching branching) {
+        double darker = dark(on) - dark(lightAtFirst.get(wood.limb.id()));
+        double lost = Math.max(0, Math.min(1, times * figure(OUTLOOK_DYING_A_YEAR) * darker));
+        wood.starved = 1 - (1 - wood.starved) * (1 - lost);
+        wood.leafM2 *= 1 - lost;
+        boolean feeds = branching.childrenOf(branching.get(wood.limb.id())).stream()
+                .anyMatch(child -> woods.get(child.id()).living);
+        if (wood.starved > figure(OUTLOOK_DEAD_FROM) && !feeds) {
+            wood.living = false;
         }
     }
 
-    private void dies(Wood wood, Branching branching) {
-        wood.die();
-        for (Limb child : branching.childrenOf(branching.get(wood.limb.id()))) {
-            dies(woods.get(child.id()), branching);
-        }
+    private double dark(OnLeaf on) {
+        return on == null ? 0 : 1 - on.shareWith(figure(OUTLOOK_DYING_LIGHT));
     }
 
     /** How fruitful it turns in such light, beginning from how it was found. */

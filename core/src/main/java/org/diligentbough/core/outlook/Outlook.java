@@ -15,7 +15,7 @@ import org.diligentbough.core.verdict.Verdict;
  * assumptions, in the data file). Eleven years each, this one first.
  *
  * @param leftAlone nobody cuts anything
- * @param plan the plan is carried out, and upright regrowth is taken each year as far as the detail budget goes
+ * @param plan the plan is carried out, and each year upright regrowth is taken as far as the detail budget goes, and what died
  * @param allAtOnce all that is planned is cut in the first year, and then it is left
  */
 public record Outlook(List<Year> leftAlone, List<Year> plan, List<Year> allAtOnce) {
@@ -32,11 +32,11 @@ public record Outlook(List<Year> leftAlone, List<Year> plan, List<Year> allAtOnc
      * A tree at the start of a pruning year.
      *
      * @param year calendar year the pruning year bears
-     * @param light mean on the wood that was found fruiting, what died of it being dark, 0 to 1
-     * @param inLight share of that wood with light enough for fruit buds, 0 to 1; empty when nothing was found fruiting
+     * @param light mean where its leaf is or was when surveyed, what died being dark, 0 to 1
+     * @param inLight share of the wood that was found fruiting with light enough for fruit buds, 0 to 1; empty when nothing was found fruiting
      * @param uprights upright shoots
      * @param fruitIndex what it bears as a share of what all its leaf, as surveyed, could bear, 0 to 1
-     * @param deadShare dead wood as a share of its wood, 0 to 1
+     * @param deadShare dead wood as a share of the wood surveyed, 0 to 1
      * @param splitRisk chance that a weak union splits in that year, 0 to 1
      * @param minutesDone work put into it in that year
      * @param minutesWaiting work it would take then to do what is wanted now and to take the uprights and what has died

@@ -67,10 +67,6 @@ final class Wood {
         return diameterCm * diameterCm * lengthM;
     }
 
-    void die() {
-        living = false;
-    }
-
     /** Its leaf about a middle, with a given share of the limb along and across. */
     Leaf leaf(Point middle, double alongShare, double acrossShare) {
         Point foot = new Point(0, 0, 0);

@@ -20,6 +20,8 @@ import org.diligentbough.core.survey.FaultKind;
 /** What must be right in every look ahead, whatever the tree. Common practice, no source. */
 class OutlookPropertiesTest {
 
+    private static final double AS_DARK_AS_CAN_BE = 0.2;
+
     @Provide
     Arbitrary<SurveyBuilder> trees() {
         return Arbitraries.longs().map(RandomTrees::tree);
@@ -66,6 +68,11 @@ class OutlookPropertiesTest {
         return year.limbs().stream().filter(Outlook.Grown::living).count();
     }
 
+    /** Over all years: in one of them what has just died may still stand. */
+    private static double dead(List<Year> years) {
+        return years.stream().mapToDouble(Year::deadShare).sum();
+    }
+
     private static Outlook look(SurveyBuilder tree) {
         return Outlook.of(tree.evaluate().planned(), SurveyBuilder.RULES.rootstocks());
     }
@@ -85,12 +92,16 @@ class OutlookPropertiesTest {
             assertThat(years.get(i).minutesWaiting())
                     .as("minutesWaiting")
                     .isGreaterThanOrEqualTo(years.get(i - 1).minutesWaiting() - 1e-9);
+            assertThat(years.get(i).deadShare())
+                    .as("deadShare")
+                    .isGreaterThanOrEqualTo(years.get(i - 1).deadShare() - 1e-9);
             assertThat(years.get(i).splitRisk())
                     .as("splitRisk")
                     .isGreaterThanOrEqualTo(years.get(i - 1).splitRisk() - 1e-9);
         }
-        // What shaded the rest may have died of the dark itself; what the dead carried counts as dark.
-        assertThat(years.get(10).light()).isLessThanOrEqualTo(years.get(0).light() + 0.15);
+        // A crown already about as dark as wood can bear has nowhere darker to go.
+        assertThat(years.get(10).light())
+                .isLessThanOrEqualTo(Math.max(years.get(0).light(), AS_DARK_AS_CAN_BE));
         assertThat(years.get(10).fruitIndex()).isLessThanOrEqualTo(years.get(0).fruitIndex() + 0.1);
     }
 
@@ -116,9 +127,11 @@ class OutlookPropertiesTest {
         assertThat(years.get(1).uprights())
                 .isGreaterThan(2 * outlook.plan().get(1).uprights());
         // A year or two without fruit, then it comes again.
-        assertThat(years.get(1).fruitIndex()).isLessThan(0.35 * years.get(0).fruitIndex());
+        assertThat(years.get(1).fruitIndex()).isLessThan(0.2 * years.get(0).fruitIndex());
+        assertThat(years.get(2).fruitIndex()).isLessThan(0.65 * years.get(0).fruitIndex());
         assertThat(years.get(3).fruitIndex()).isGreaterThan(years.get(1).fruitIndex());
-        assertThat(years.get(4).light()).isLessThanOrEqualTo(years.get(0).light() + 0.06);
+        assertThat(years.get(1).light()).isGreaterThan(years.get(0).light());
+        assertThat(years.get(4).light()).isLessThanOrEqualTo(years.get(0).light() + 0.05);
         assertThat(years.get(4).light()).isLessThan(outlook.plan().get(4).light());
     }
 
@@ -127,18 +140,13 @@ class OutlookPropertiesTest {
         Outlook outlook = look(tree);
         List<Year> years = outlook.plan();
         for (Year year : years) {
-            assertThat(year.fruitIndex()).isGreaterThan(0.45 * years.get(0).fruitIndex());
+            assertThat(year.fruitIndex()).isGreaterThan(0.55 * years.get(0).fruitIndex());
         }
-        assertThat(years.get(5).light())
-                .isGreaterThan(outlook.leftAlone().get(5).light());
-        double lets = 0;
-        for (int i = 0; i < years.size(); i++) {
-            lets = Math.max(
-                    lets, years.get(i).light() - outlook.leftAlone().get(i).light());
+        for (int year : List.of(5, 10)) {
+            assertThat(years.get(year).light())
+                    .isGreaterThan(outlook.leftAlone().get(year).light() + 0.04);
         }
-        assertThat(lets).isGreaterThan(0.01);
-        assertThat(years.get(10).deadShare())
-                .isLessThanOrEqualTo(outlook.leftAlone().get(10).deadShare());
+        assertThat(dead(years)).isLessThanOrEqualTo(dead(outlook.leftAlone()));
     }
 
     @Property(tries = 80)

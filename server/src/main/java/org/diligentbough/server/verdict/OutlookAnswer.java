@@ -18,10 +18,10 @@ public record OutlookAnswer(List<YearAnswer> leftAlone, List<YearAnswer> plan, L
      * A tree at the start of a pruning year.
      *
      * @param inLight share of fruiting wood with light enough for fruit buds, 0 to 1; null when nothing was found fruiting
-     * @param light mean light on that wood, 0 to 1
+     * @param light mean light where its leaf is or was when surveyed; what died is dark, 0 to 1
      * @param uprights upright shoots
      * @param fruitIndex what it bears as a share of what all its leaf could, 0 to 1
-     * @param deadShare dead wood as a share of its wood, 0 to 1
+     * @param deadShare dead wood as a share of the wood surveyed, 0 to 1
      * @param splitRisk chance that a weak union splits that year, 0 to 1
      * @param minutesDone work of that year
      * @param minutesWaiting work it would take then
