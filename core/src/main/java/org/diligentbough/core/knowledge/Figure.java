@@ -14,6 +14,7 @@ public enum Figure {
     YOUNG_SHORTENING_SHARE("share", 0, 1),
     DEFAULT_SHORTENING_SHARE("share", 0, 1),
     LEAST_KEPT_SHARE("share", 0, 1),
+    LEAST_STEP_DOWN_SHARE("share", 0, 1),
     DEFAULT_REGROWTH_M("m", 0, 2),
     SECTOR_DEG("degrees", 10, 180),
     GAP_HALF_DEG("degrees", 5, 90),

@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.function.ToDoubleFunction;
 import org.diligentbough.core.knowledge.Figure;
 import org.diligentbough.core.light.CrownLight.OnLeaf;
 import org.diligentbough.core.light.Leaf;
@@ -20,7 +21,6 @@ import org.diligentbough.core.outlook.Outlook.Shoots;
 import org.diligentbough.core.outlook.Ways.Done;
 import org.diligentbough.core.outlook.Ways.Work;
 import org.diligentbough.core.survey.Branching;
-import org.diligentbough.core.survey.CrownShares;
 import org.diligentbough.core.survey.FaultKind;
 import org.diligentbough.core.survey.Limb;
 import org.diligentbough.core.survey.Point;
@@ -39,6 +39,9 @@ final class GrowingTree {
     private final double times;
     private final Map<String, Wood> woods = new LinkedHashMap<>();
     private final List<Regrowth> regrowths = new ArrayList<>();
+    /** By limb, the last shortening made. */
+    private final Map<String, Done> shortened = new LinkedHashMap<>();
+
     private final double mostHeightM;
     private final double topAtFirstM;
     private final double leafAtFirstM2;
@@ -91,7 +94,11 @@ final class GrowingTree {
         }
         Map<String, Double> cutAtM = new HashMap<>();
         Map<String, Verdict> cut = new HashMap<>();
-        for (Done done : work.cuts()) {
+        List<Done> cuts = new ArrayList<>(work.cuts());
+        if (work.upkeep()) {
+            cuts.addAll(grownOut(work));
+        }
+        for (Done done : cuts) {
             if (!woods.get(done.limb()).gone) {
                 cut.put(done.limb(), done.kind());
                 cutAtM.put(done.limb(), done.alongM());
@@ -106,7 +113,11 @@ final class GrowingTree {
                 .map(one -> new Shoots(one.limb, one.from, one.lengthM(), one.shoots, one.spreadM()))
                 .toList();
         double uprights = uprights();
-        double fruit = fruit();
+        double fruit = fruit(wood -> 1);
+        OptionalDouble wantedM = tree.scene().tree().targetHeightM();
+        OptionalDouble inReach = wantedM.isEmpty()
+                ? OptionalDouble.empty()
+                : OptionalDouble.of(fruit(wood -> below(leafOf(wood, branching), wantedM.getAsDouble())));
         double waiting = minutesWaiting();
         double heightM = tree.scene().tree().heightM() * topM(branching) / topAtFirstM;
         double risk = splitRisk();
@@ -114,7 +125,13 @@ final class GrowingTree {
         double mean = mean(light);
         OptionalDouble inLight = inLight(light);
 
-        double minutes = cutAll(work, branching);
+        double leafM2 = woods.values().stream().mapToDouble(wood -> wood.leafM2).sum();
+        double minutes = cutAll(work.cuts(), work.share(), branching);
+        double held = 0;
+        for (Done done : cuts.subList(work.cuts().size(), cuts.size())) {
+            held += cutBack(done, leafM2, branching);
+            minutes += done.minutes();
+        }
         minutes += takeShoots(work);
         if (work.upkeep()) {
             minutes += takeWhatDied(branching);
@@ -128,11 +145,12 @@ final class GrowingTree {
                 inLight,
                 uprights,
                 fruit,
+                inReach,
                 dead,
                 risk,
                 minutes,
                 waiting,
-                work.share(),
+                Math.min(1, work.share() + held),
                 grown,
                 shoots);
     }
@@ -156,8 +174,13 @@ final class GrowingTree {
     }
 
     private Leaf leafOf(Wood wood, Branching branching) {
-        Point middle = branching.pointAt(branching.get(wood.limb.id()), figure(LEAF_CENTRE) * wood.reachM);
-        return wood.leaf(middle, figure(LEAF_ALONG), figure(LEAF_ACROSS));
+        Wood.Extent extent = extent(wood);
+        Point middle = branching.pointAt(branching.get(wood.limb.id()), extent.middleM());
+        return wood.leaf(middle, extent.halfM(), figure(LEAF_ACROSS));
+    }
+
+    private Wood.Extent extent(Wood wood) {
+        return wood.extent(figure(LEAF_CENTRE), figure(LEAF_ALONG));
     }
 
     private Grown grown(
@@ -202,12 +225,20 @@ final class GrowingTree {
     }
 
     /** Leaf times how fruitful it is, of all the leaf there was; what it grows beyond that is outside, out of reach. */
-    private double fruit() {
+    private double fruit(ToDoubleFunction<Wood> part) {
         double sum = woods.values().stream()
                 .filter(wood -> !wood.gone && wood.living)
-                .mapToDouble(wood -> Math.min(wood.leafM2, wood.leafAtFirstM2) * wood.fruitful)
+                .mapToDouble(
+                        wood -> Math.min(wood.leafM2, wood.leafAtFirstM2) * wood.fruitful * part.applyAsDouble(wood))
                 .sum();
         return leafAtFirstM2 > 0 ? (1 - cropLost) * Math.min(1, sum / leafAtFirstM2) : 0;
+    }
+
+    /** Part of a body of leaf below a height, 0 to 1. */
+    private static double below(Leaf leaf, double heightM) {
+        double up = leaf.axis().upM();
+        double halfM = Math.sqrt(Math.pow(leaf.halfAlongM() * up, 2) + Math.pow(leaf.halfAcrossM(), 2) * (1 - up * up));
+        return Math.max(0, Math.min(1, (heightM - leaf.centre().upM() + halfM) / (2 * halfM)));
     }
 
     private double deadShare() {
@@ -294,11 +325,30 @@ final class GrowingTree {
         return leaf > 0 ? OptionalDouble.of(Math.min(1, sum / leaf)) : OptionalDouble.empty();
     }
 
-    /** Makes the year's cuts; returns the minutes. */
-    private double cutAll(Work work, Branching branching) {
+    /** Limbs that were shortened in an earlier year and have grown out again. */
+    private List<Done> grownOut(Work work) {
+        return shortened.values().stream()
+                .filter(done -> work.cuts().stream().noneMatch(now -> now.limb().equals(done.limb())))
+                .filter(done -> {
+                    Wood wood = woods.get(done.limb());
+                    return !wood.gone && wood.living && wood.lengthM > done.alongM() + GROWN_OUT_M;
+                })
+                .toList();
+    }
+
+    /** Cuts a limb that grew out back to where it was shortened; returns the share of the crown, of so much leaf, taken. */
+    private double cutBack(Done done, double crownM2, Branching branching) {
+        double taken = shorten(woods.get(done.limb()), done.alongM(), branching);
+        double share = crownM2 > 0 ? taken / crownM2 : 0;
+        answer(done, taken, share, branching);
+        return share;
+    }
+
+    /** Makes the year's cuts, which take such a share of the crown; returns the minutes. */
+    private double cutAll(List<Done> cuts, double share, Branching branching) {
         double minutes = 0;
         Map<Done, Double> leafTaken = new LinkedHashMap<>();
-        for (Done done : work.cuts()) {
+        for (Done done : cuts) {
             Wood wood = woods.get(done.limb());
             if (wood.gone) {
                 continue;
@@ -313,10 +363,13 @@ final class GrowingTree {
             if (taken > 0) {
                 leafTaken.put(done, taken);
             }
+            if (done.kind() == Verdict.SHORTEN) {
+                shortened.put(done.limb(), done);
+            }
         }
-        leafTaken.forEach((done, taken) -> answer(done, taken, work.share(), branching));
+        leafTaken.forEach((done, taken) -> answer(done, taken, share, branching));
         double allowed = tree.tree().fullAllowance().year().orElse(figure(OUTLOOK_BUSH_ALLOWANCE));
-        double over = Math.max(0, work.share() - allowed - 1e-9) / figure(OUTLOOK_NO_CROP_OVER);
+        double over = Math.max(0, share - allowed - 1e-9) / figure(OUTLOOK_NO_CROP_OVER);
         cropLost = Math.max(Math.min(1, over), cropLost / 2);
         return minutes;
     }
@@ -341,7 +394,7 @@ final class GrowingTree {
     private double shorten(Wood wood, double alongM, Branching branching) {
         double taken = 0;
         if (wood.living && alongM < wood.lengthM) {
-            taken = wood.leafM2 * Math.min(1, CrownShares.ownShareBeyond(wood.asNow(), alongM));
+            taken = wood.leafM2 * wood.leafBeyond(alongM, extent(wood));
             wood.leafM2 -= taken;
         }
         wood.lengthM = Math.min(wood.lengthM, alongM);
@@ -409,15 +462,14 @@ final class GrowingTree {
             double bright = on == null ? 0 : on.mean();
             double strength = Math.max(0.2, Math.min(1, bright / figure(OUTLOOK_FULL_GROWTH_LIGHT)));
             double longerM = times * figure(OUTLOOK_EXTENSION) * shootM * strength * room;
-            double before = wood.reachM;
+            double reachBefore = wood.reachM;
+            double halfBefore = extent(wood).halfM();
             wood.lengthM += longerM;
             wood.reachM = Math.max(wood.reachM, wood.lengthM);
             // Leaf thickens as the limb lengthens and somewhat beyond, so that a crown left alone closes.
-            double longer = wood.reachM / before;
-            double thicker = longer
-                    * longer
-                    * longer
-                    * (1 + times * figure(OUTLOOK_LEAF_GROWTH) * Math.sqrt(vigour()) * strength);
+            double larger =
+                    wood.shortened() ? extent(wood).halfM() / halfBefore : Math.pow(wood.reachM / reachBefore, 3);
+            double thicker = larger * (1 + times * figure(OUTLOOK_LEAF_GROWTH) * Math.sqrt(vigour()) * strength);
             wood.leafM2 *= thicker;
             wood.diameterCm *= Math.sqrt(thicker);
             starve(wood, on, branching);
@@ -427,8 +479,8 @@ final class GrowingTree {
                             1,
                             wood.fruitful + figure(OUTLOOK_FRUIT_TURN) * (fruitfulIn(wood, bright) - wood.fruitful)));
         }
-        double extensionM = figure(OUTLOOK_SHOOT_M) * Math.sqrt(vigour());
-        regrowths.forEach(one -> one.grow(extensionM / (1 + age % 2), mostHeightM));
+        double firstM = figure(OUTLOOK_SHOOT_M) * Math.sqrt(vigour());
+        regrowths.forEach(one -> one.grow(firstM, mostHeightM));
         countedShoots += times * figure(OUTLOOK_UPRIGHTS_A_YEAR) * vigour();
     }
 

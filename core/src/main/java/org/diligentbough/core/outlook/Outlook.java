@@ -15,7 +15,7 @@ import org.diligentbough.core.verdict.Verdict;
  * assumptions, in the data file). Eleven years each, this one first.
  *
  * @param leftAlone nobody cuts anything
- * @param plan the plan is carried out, and each year upright regrowth is taken as far as the detail budget goes, and what died
+ * @param plan the plan is carried out, and each year upright regrowth is taken as far as the detail budget goes, and what died, and what was shortened is held there
  * @param allAtOnce all that is planned is cut in the first year, and then it is left
  */
 public record Outlook(List<Year> leftAlone, List<Year> plan, List<Year> allAtOnce) {
@@ -36,6 +36,7 @@ public record Outlook(List<Year> leftAlone, List<Year> plan, List<Year> allAtOnc
      * @param inLight share of the wood that was found fruiting with light enough for fruit buds, 0 to 1; empty when nothing was found fruiting
      * @param uprights upright shoots
      * @param fruitIndex what it bears as a share of what all its leaf, as surveyed, could bear, 0 to 1
+     * @param fruitInReach the part of it below the height wanted; empty when none is wanted
      * @param deadShare dead wood as a share of the wood surveyed, 0 to 1
      * @param splitRisk chance that a weak union splits in that year, 0 to 1
      * @param minutesDone work put into it in that year
@@ -49,6 +50,7 @@ public record Outlook(List<Year> leftAlone, List<Year> plan, List<Year> allAtOnc
             OptionalDouble inLight,
             double uprights,
             double fruitIndex,
+            OptionalDouble fruitInReach,
             double deadShare,
             double splitRisk,
             double minutesDone,

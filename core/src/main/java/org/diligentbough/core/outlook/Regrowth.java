@@ -31,10 +31,10 @@ final class Regrowth {
         this.fillingAYear = fillingAYear;
     }
 
-    /** A season's growth: by {@code extensionM}, m, as far as {@code mostM} above ground. */
-    void grow(double extensionM, double mostM) {
+    /** A season's growth: by {@code firstM}, m, in the first, less in each that follows, as far as {@code mostM} above ground. */
+    void grow(double firstM, double mostM) {
         age++;
-        lengthM = Math.max(lengthM, Math.min(lengthM + extensionM, mostM - from.upM()));
+        lengthM = Math.max(lengthM, Math.min(lengthM + firstM / age, mostM - from.upM()));
     }
 
     /** Takes a number of its shoots. */

@@ -32,7 +32,8 @@ final class Ways {
      *
      * @param share of the living crown standing as the year begins that the cuts take, 0 to 1
      * @param detailShoots counted shoots taken as the plan has it
-     * @param upkeep whether regrown shoots are taken too, as far as the detail budget goes, and what dies
+     * @param upkeep whether regrown shoots are taken too, as far as the detail budget goes, and what dies, and shortened limbs
+     *     are held where they were cut
      */
     record Work(List<Done> cuts, double share, int detailShoots, boolean upkeep) {
         static final Work NONE = new Work(List.of(), 0, 0, false);

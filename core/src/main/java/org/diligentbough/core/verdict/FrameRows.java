@@ -1,5 +1,6 @@
 package org.diligentbough.core.verdict;
 
+import static org.diligentbough.core.knowledge.Figure.LEAST_STEP_DOWN_SHARE;
 import static org.diligentbough.core.knowledge.Figure.OUTER_PART_SHARE;
 import static org.diligentbough.core.knowledge.Figure.SECATEURS_CM;
 import static org.diligentbough.core.knowledge.Figure.SHADED_LIGHT;
@@ -89,7 +90,7 @@ final class FrameRows {
             return Optional.of(Finding.act(TableRow.TOO_HIGH, Verdict.SHORTEN, toBranch(low.get()), why));
         }
         Optional<Limb> step = branches.stream()
-                .filter(branch -> scene.branching().topM(branch) < topM)
+                .filter(branch -> worthAStep(limb, branch, topM, wantedM))
                 .min(Comparator.comparingDouble(Limb::originM));
         if (step.isPresent()) {
             return Optional.of(Finding.act(
@@ -111,6 +112,14 @@ final class FrameRows {
                                     scene.reason(ReasonCode.TO_OUTWARD_BUD)));
         }
         return Optional.of(Finding.remove(TableRow.TOO_HIGH, why, scene.reason(ReasonCode.NO_SIDE_BRANCH)));
+    }
+
+    /** Whether cutting back to a side branch takes off enough of what stands too high: a limb is not cut for a hand's breadth. */
+    private boolean worthAStep(Limb limb, Limb branch, double topM, double wantedM) {
+        double leftM = Math.max(
+                scene.branching().topM(branch),
+                scene.branching().pointAt(limb, branch.originM()).upM());
+        return topM - leftM >= scene.figure(LEAST_STEP_DOWN_SHARE) * (topM - wantedM);
     }
 
     /** Whether a later row takes the limb off, so that heading it for its height would be work for nothing. */
