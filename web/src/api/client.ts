@@ -61,6 +61,7 @@ export type WeatherDay = Schemas['WeatherDay'];
 export type Due = Schemas['DueView'];
 export type PlanEdits = Schemas['PlanEdits'];
 export type PlanVersion = Schemas['VersionView'];
+export type VersionCut = Schemas['VersionCut'];
 export type Programme = Schemas['SiteProgramme'];
 export type ProgrammeTree = Schemas['ProgrammeTree'];
 export type ProgrammeHours = Schemas['HoursData'];

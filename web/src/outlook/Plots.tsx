@@ -12,6 +12,7 @@ interface Measure {
 
 const MEASURES: Measure[] = [
   { name: 'Height', of: (y) => y.is.heightM, band: (y) => y.band.heightM, says: metres },
+  { name: 'Light in the crown', of: (y) => y.is.light, says: percent, most: 1 },
   {
     name: 'Fruiting wood in light',
     of: (y) => y.is.inLight ?? 0,
@@ -20,6 +21,7 @@ const MEASURES: Measure[] = [
     most: 1,
   },
   { name: 'Fruit', of: (y) => y.is.fruitIndex, band: (y) => y.band.fruitIndex, says: percent },
+  { name: 'Fruit within reach', of: (y) => y.is.fruitInReach ?? 0, says: percent },
   {
     name: 'Upright shoots',
     of: (y) => y.is.uprights,

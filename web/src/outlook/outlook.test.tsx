@@ -29,6 +29,7 @@ const year = (heightM: number, more = {}) => ({
     light: 0.5,
     uprights: 12,
     fruitIndex: 0.4,
+    fruitInReach: 0.2,
     deadShare: 0,
     splitRisk: 0,
     minutesDone: 0,
@@ -80,6 +81,8 @@ describe('ten years of a tree', () => {
     expect(height.getAttribute('aria-label')).toBe(
       'Height in 2027: left alone 5.0 m, the plan 3.0 m, all at once 2.0 m',
     );
+    expect(box.textContent).toContain('Light in the crown 50 %');
+    expect(box.textContent).toContain('Fruit within reach 20 %');
     // What is nothing in every way has no plot.
     expect(box.textContent).not.toContain('Dead wood');
     height.dispatchEvent(new MouseEvent('click', { bubbles: true, clientX: 0 }));

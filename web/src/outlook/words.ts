@@ -10,7 +10,7 @@ export const WAYS: Record<Way, string> = {
 
 export const WAY_MEANS: Record<Way, string> = {
   leftAlone: 'Nobody cuts anything.',
-  plan: 'The plan is carried out; each year what died is taken, and upright shoots that answer, for an hour at most.',
+  plan: 'The plan is carried out; each year what died is taken, upright shoots that answer, for an hour at most, and what grows out of a shortened limb.',
   allAtOnce: 'All that is wanted is cut in the first year, and then the tree is left.',
 };
 

@@ -1,9 +1,9 @@
 import { useState } from 'react';
 import { Button } from 'react-bootstrap';
-import type { Judgement } from '../api/client';
+import type { Judgement, VersionCut } from '../api/client';
 import { Loading } from '../parts/Loading';
 import { ProblemAlert } from '../parts/ProblemAlert';
-import { centimetres, date } from '../parts/format';
+import { centimetres, date, metres } from '../parts/format';
 import { SEASONS, VERDICTS } from '../verdict/words';
 import { useKeepPlan, usePlanVersions } from './queries';
 
@@ -12,6 +12,7 @@ const when = (time: string) =>
   time.replace(/ (\S+)$/, (_, season: string) => ' ' + (SEASONS[season] ?? season));
 
 const CAUSES: Record<string, string> = {
+  followed: 'as the judgement had it',
   kept: 'kept as the rules made it',
   'by-hand': 'changed by hand',
   proposal: 'taken over from what was proposed',
@@ -20,7 +21,7 @@ const CAUSES: Record<string, string> = {
 /** Whether the plan is kept, and what is proposed in its place since. */
 export function PlanState({ judgement, treeId }: { judgement: Judgement; treeId: number }) {
   const keep = useKeepPlan(treeId);
-  const { kept, proposal } = judgement;
+  const { kept, followed, proposal } = judgement;
   const [open, setOpen] = useState(false);
   const planned = judgement.evaluation.plan.length > 0;
   return (
@@ -28,7 +29,8 @@ export function PlanState({ judgement, treeId }: { judgement: Judgement; treeId:
       <ProblemAlert error={keep.error} />
       {!kept && planned && (
         <p className="mb-1">
-          Not kept yet: it follows the judgement with every survey and log.{' '}
+          Not kept yet: it follows the judgement with every survey and log.
+          {followed && ` It last changed on ${date(followed.on)}.`}{' '}
           <Button
             size="sm"
             variant="outline-primary"
@@ -37,8 +39,25 @@ export function PlanState({ judgement, treeId }: { judgement: Judgement; treeId:
             onClick={() => keep.mutate(judgement.planVersion)}
           >
             Keep this plan
-          </Button>
+          </Button>{' '}
+          {followed && !open && (
+            <Button size="sm" variant="link" className="p-0 no-print" onClick={() => setOpen(true)}>
+              What changed
+            </Button>
+          )}
         </p>
+      )}
+      {!kept && followed && open && (
+        <section className="proposal" aria-label="What changed">
+          <h3>
+            Changed on {date(followed.on)} from what was planned on {date(followed.since)}
+          </h3>
+          <Changes changes={followed.changes} />
+          <Button size="sm" variant="link" className="p-0 no-print" onClick={() => setOpen(false)}>
+            Hide what changed
+          </Button>
+          <Versions treeId={treeId} />
+        </section>
       )}
       {kept && (
         <p className="mb-1">
@@ -58,27 +77,7 @@ export function PlanState({ judgement, treeId }: { judgement: Judgement; treeId:
       {proposal.length > 0 && (
         <section className="proposal" aria-label="Proposed since">
           <h3>Proposed since</h3>
-          <ul className="mb-2">
-            {proposal.map((change) => (
-              <li key={change.limb + change.kind}>
-                <strong>
-                  {VERDICTS[change.kind]} {change.limb}
-                </strong>
-                {': '}
-                {change.from && change.to
-                  ? when(change.to) + ' instead of ' + when(change.from)
-                  : change.to
-                    ? when(change.to) + ', new'
-                    : 'no longer, it was planned for ' + when(change.from!)}
-                {change.why.map((reason) => (
-                  <span className="faint" key={reason.code}>
-                    {' '}
-                    {reason.text}
-                  </span>
-                ))}
-              </li>
-            ))}
-          </ul>
+          <Changes changes={proposal} />
           <Button
             size="sm"
             variant="primary"
@@ -95,6 +94,43 @@ export function PlanState({ judgement, treeId }: { judgement: Judgement; treeId:
   );
 }
 
+function Changes({ changes }: { changes: Judgement['proposal'] }) {
+  return (
+    <ul className="mb-2">
+      {changes.map((change) => (
+        <li key={change.limb + change.kind}>
+          <strong>
+            {VERDICTS[change.kind]} {change.limb}
+          </strong>
+          {': '}
+          {change.from && change.to
+            ? when(change.to) + ' instead of ' + when(change.from)
+            : change.to
+              ? when(change.to) + ', new'
+              : 'no longer, it was planned for ' + when(change.from!)}
+          {change.why.map((reason) => (
+            <span className="faint" key={reason.code}>
+              {' '}
+              {reason.text}
+            </span>
+          ))}
+        </li>
+      ))}
+    </ul>
+  );
+}
+
+/** What was done instead, in words. */
+const became = ({ became, instead, insteadAtM }: VersionCut) =>
+  became === 'done'
+    ? 'done'
+    : became === 'not-done'
+      ? 'not done'
+      : 'done otherwise' +
+        (instead
+          ? ': ' + (VERDICTS[instead] ?? instead) + (insteadAtM ? ' at ' + metres(insteadAtM) : '')
+          : '');
+
 function Versions({ treeId }: { treeId: number }) {
   const versions = usePlanVersions(treeId, true);
   if (!versions.data) return <Loading error={versions.error} />;
@@ -105,19 +141,20 @@ function Versions({ treeId }: { treeId: number }) {
           <h3>
             Plan {version.number}{' '}
             <small className="faint">
-              {date(version.on)}, {version.by}, {CAUSES[version.cause]}
+              {date(version.on)}, {version.by && version.by + ', '}
+              {CAUSES[version.cause]}
             </small>
           </h3>
           <ul className="mb-1">
-            {version.cuts.map(({ cut, became, becameOn }) => (
+            {version.cuts.map(({ cut, ...what }) => (
               <li key={cut.limb + cut.kind}>
                 {VERDICTS[cut.kind]} {cut.limb}, {centimetres(cut.diameterCm)},{' '}
                 {when(cut.yearLabel + ' ' + cut.season)}
-                {became && (
+                {what.became && (
                   <strong>
                     {': '}
-                    {became === 'done' ? 'done' : became === 'other' ? 'done otherwise' : 'not done'}
-                    {becameOn && ' on ' + date(becameOn)}
+                    {became({ cut, ...what })}
+                    {what.becameOn && ', ' + date(what.becameOn)}
                   </strong>
                 )}
               </li>

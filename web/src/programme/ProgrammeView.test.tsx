@@ -1,3 +1,4 @@
+import { act } from 'react';
 import { afterEach, describe, expect, it, vi } from 'vitest';
 import { answers, asked, box, fakeApi, press, show, takeDown, type } from '../testing/harness';
 
@@ -25,7 +26,10 @@ const programme = {
   ],
   putOff: [{ id: 2, tag: 'K-02', years: 1, minutes: 60, worth: 1, inLight: 0.4, inLightAfter: 0.6 }],
   hours: [{ year: 0, season: 'dormant', hours: 2 }],
-  hoursWorked: 12.5,
+  hoursWorked: [
+    { season: 'dormant', hours: 10 },
+    { season: 'summer', hours: 2.5 },
+  ],
 };
 
 const open = async () => {
@@ -47,7 +51,9 @@ describe('the programme', () => {
     expect(box.textContent).toContain(
       'K-02 by 1 year, about 60 minutes of work. Until then 40 % of its fruiting wood has light enough instead of 60 %.',
     );
-    expect(box.textContent).toContain('12.5 h were logged in the last twelve months');
+    expect(box.textContent).toContain(
+      'Logged in the last twelve months: 10 h while dormant, 2.5 h in summer.',
+    );
     expect(box.textContent).toContain('2027, begun');
     expect(box.textContent).toContain('2028, put off');
     expect(box.textContent).toContain('nothing to do');
@@ -59,6 +65,33 @@ describe('the programme', () => {
     await press('Lay it out');
     expect(asked.find((one) => one.method === 'PUT')!.body).toEqual({
       hours: [{ year: 0, season: 'dormant', hours: 3.5 }],
+    });
+  });
+
+  it('takes the hours of the last year for every year', async () => {
+    await open();
+    await press('Take these');
+    await press('Lay it out');
+    expect(asked.find((one) => one.method === 'PUT')!.body).toEqual({
+      hours: [
+        { year: 0, season: 'dormant', hours: 10 },
+        { year: 0, season: 'summer', hours: 2.5 },
+      ],
+    });
+  });
+
+  it('gives one year hours of its own', async () => {
+    await open();
+    const own = box.querySelector<HTMLInputElement>('[aria-label="Hours 2028 while dormant"]')!;
+    expect(own.placeholder).toBe('2');
+    own.id = 'own';
+    await type('own', '4');
+    await act(async () => own.dispatchEvent(new FocusEvent('focusout', { bubbles: true })));
+    expect(asked.find((one) => one.method === 'PUT')!.body).toEqual({
+      hours: [
+        { year: 0, season: 'dormant', hours: 2 },
+        { year: 2028, season: 'dormant', hours: 4 },
+      ],
     });
   });
 

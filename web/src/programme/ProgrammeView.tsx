@@ -98,7 +98,11 @@ function Replan({ siteId }: { siteId: number }) {
 function Hours({ siteId, programme }: { siteId: number; programme: Programme }) {
   const keep = useKeepHours(siteId);
   const seasons = [
-    ...new Set([...programme.slots.map((slot) => slot.season), ...programme.hours.map((one) => one.season)]),
+    ...new Set([
+      ...programme.slots.map((slot) => slot.season),
+      ...programme.hours.map((one) => one.season),
+      ...programme.hoursWorked.map((one) => one.season),
+    ]),
   ];
   const [typed, setTyped] = useState<Record<string, string>>(
     Object.fromEntries(
@@ -106,6 +110,7 @@ function Hours({ siteId, programme }: { siteId: number; programme: Programme }) 
     ),
   );
   const others = programme.hours.filter((one) => one.year !== 0);
+  const worked = programme.hoursWorked;
   const save = () => {
     const every: ProgrammeHours[] = seasons.flatMap((season) =>
       typed[season]?.trim() ? [{ year: 0, season, hours: Number(typed[season]) }] : [],
@@ -124,9 +129,23 @@ function Hours({ siteId, programme }: { siteId: number; programme: Programme }) 
       <span>
         <strong>Volunteers’ hours each year</strong>
         <span className="small faint d-block">
-          {programme.hoursWorked > 0
-            ? hoursOf(programme.hoursWorked) + ' were logged in the last twelve months.'
-            : 'None were logged in the last twelve months.'}{' '}
+          {worked.length > 0
+            ? 'Logged in the last twelve months: ' +
+              worked.map((one) => hoursOf(one.hours) + ' ' + SEASONS[one.season]).join(', ') +
+              '. '
+            : 'None were logged in the last twelve months. '}
+          {worked.length > 0 && (
+            <Button
+              size="sm"
+              variant="link"
+              className="p-0 align-baseline"
+              onClick={() =>
+                setTyped(Object.fromEntries(worked.map((one) => [one.season, String(one.hours)])))
+              }
+            >
+              Take these
+            </Button>
+          )}{' '}
           Left empty, a season has as many as it wants.
         </span>
       </span>
@@ -153,6 +172,7 @@ function Hours({ siteId, programme }: { siteId: number; programme: Programme }) 
 }
 
 function Slots({ programme, siteId }: { programme: Programme; siteId: number }) {
+  const keep = useKeepHours(siteId);
   const most = Math.max(...programme.slots.map((slot) => Math.max(slot.minutes, (slot.hours ?? 0) * 60)), 1);
   return (
     <table className="table table-sm programme">
@@ -160,6 +180,7 @@ function Slots({ programme, siteId }: { programme: Programme; siteId: number }) 
         <tr>
           <th>Year and season</th>
           <th>Work against hours</th>
+          <th className="no-print">Hours that year</th>
           <th>Trees</th>
         </tr>
       </thead>
@@ -209,6 +230,9 @@ function Slots({ programme, siteId }: { programme: Programme; siteId: number }) 
                   {slot.over && <span className="state urgent ms-1">more than there are</span>}
                 </div>
               </td>
+              <td className="no-print">
+                <HoursThatYear programme={programme} slot={slot} keep={keep.mutate} busy={keep.isPending} />
+              </td>
               <td className="tags">
                 {slot.trees.map((tree) => (
                   <Link key={tree.id} to={'/sites/' + siteId + '/trees/' + tree.id}>
@@ -221,6 +245,45 @@ function Slots({ programme, siteId }: { programme: Programme; siteId: number }) 
         })}
       </tbody>
     </table>
+  );
+}
+
+/** Hours of one year where they are not those of every year; empty is as in every year. */
+function HoursThatYear({
+  programme,
+  slot,
+  keep,
+  busy,
+}: {
+  programme: Programme;
+  slot: Programme['slots'][number];
+  keep: (hours: ProgrammeHours[]) => void;
+  busy: boolean;
+}) {
+  const at = (year: number) =>
+    programme.hours.find((one) => one.year === year && one.season === slot.season)?.hours;
+  const had = at(slot.year);
+  const [typed, setTyped] = useState(had === undefined ? '' : String(had));
+  const save = () => {
+    if (typed.trim() === (had === undefined ? '' : String(had))) return;
+    const others = programme.hours.filter((one) => one.year !== slot.year || one.season !== slot.season);
+    keep(typed.trim() ? [...others, { year: slot.year, season: slot.season, hours: Number(typed) }] : others);
+  };
+  return (
+    <Form.Control
+      type="number"
+      size="sm"
+      min={0}
+      step={0.5}
+      style={{ width: '6rem' }}
+      aria-label={'Hours ' + slot.yearLabel + ' ' + SEASONS[slot.season]}
+      placeholder={at(0) === undefined ? 'as wanted' : String(at(0))}
+      disabled={busy}
+      value={typed}
+      onChange={(e) => setTyped(e.target.value)}
+      onBlur={save}
+      onKeyDown={(e) => e.key === 'Enter' && save()}
+    />
   );
 }
 

@@ -103,6 +103,27 @@ class LogApiTest {
     }
 
     @Test
+    void aPlanThatWasKeptSaysWhatWasDoneInstead() {
+        long visitId = visit();
+        post("/api/trees/" + treeId + "/plan/kept", "{\"version\": 0}").expect(200);
+        String other = "{\"limb\": \"C\", \"outcome\": \"other\", \"kind\": \"shorten\", \"alongM\": 1.5}";
+        post("/api/visits/" + visitId + "/log", log(UUID.randomUUID(), other + "," + DEAD))
+                .expect(201);
+        JsonNode cuts = get("/api/trees/" + treeId + "/plans").expect(200).at("/0/cuts");
+        assertThat(cuts).anySatisfy(cut -> {
+            assertThat(cut.at("/cut/limb").stringValue()).isEqualTo("C");
+            assertThat(cut.get("became").stringValue()).isEqualTo("other");
+            assertThat(cut.get("instead").stringValue()).isEqualTo("shorten");
+            assertThat(cut.get("insteadAtM").doubleValue()).isEqualTo(1.5);
+        });
+        assertThat(cuts).anySatisfy(cut -> {
+            assertThat(cut.at("/cut/limb").stringValue()).isEqualTo("D");
+            assertThat(cut.get("became").stringValue()).isEqualTo("done");
+            assertThat(cut.get("instead").isNull()).isTrue();
+        });
+    }
+
+    @Test
     void aMoveOfALimbThatIsGoneDoesNotStandInTheWayOfTheNextMove() {
         long visitId = visit();
         put("/api/trees/" + treeId + "/plan", """

@@ -173,7 +173,7 @@ class PlanApiTest {
         long treeId = surveyed("Keeps");
         JsonNode kept =
                 post("/api/trees/" + treeId + "/plan/kept", "{\"version\": 0}").expect(200);
-        assertThat(kept.at("/kept/number").intValue()).isEqualTo(1);
+        int first = kept.at("/kept/number").intValue();
         assertThat(kept.get("proposal")).isEmpty();
         List<String> before = limbs(kept);
         String gone = before.get(before.size() - 1);
@@ -181,15 +181,15 @@ class PlanApiTest {
         post("/api/trees/" + treeId + "/surveys", walkJson().replace("\"crossing-centre\"", "\"broken\""))
                 .expect(201);
         JsonNode after = get("/api/trees/" + treeId + "/judgement").expect(200);
-        assertThat(after.at("/kept/number").intValue()).isEqualTo(1);
+        assertThat(after.at("/kept/number").intValue()).isEqualTo(first);
         assertThat(before).containsAll(limbs(after));
         JsonNode taken =
                 post("/api/trees/" + treeId + "/plan/kept", "{\"version\": 0}").expect(200);
-        assertThat(taken.at("/kept/number").intValue()).isEqualTo(2);
+        assertThat(taken.at("/kept/number").intValue()).isEqualTo(first + 1);
         assertThat(taken.at("/kept/cause").stringValue()).isEqualTo("proposal");
         assertThat(taken.get("proposal")).isEmpty();
         JsonNode versions = get("/api/trees/" + treeId + "/plans").expect(200);
-        assertThat(versions).hasSize(2);
+        assertThat(versions).hasSize(first + 1);
         assertThat(versions.at("/1/cuts").size()).isEqualTo(before.size());
         assertThat(gone).isNotBlank();
         post("/api/trees/" + treeId + "/plan/kept", "{\"version\": 9}").expect(409);
@@ -203,9 +203,49 @@ class PlanApiTest {
         String limb = firstCut(treeId);
         post("/api/trees/" + treeId + "/plan/kept", "{\"version\": 0}").expect(200);
         JsonNode moved = edit(treeId, 0, "\"insisted\": [\"" + limb + "\"]").expect(200);
-        assertThat(moved.at("/kept/number").intValue()).isEqualTo(2);
+        assertThat(moved.at("/kept/number").intValue()).isEqualTo(3);
         assertThat(moved.at("/kept/cause").stringValue()).isEqualTo("by-hand");
         assertThat(moved.get("proposal")).isEmpty();
+    }
+
+    @Test
+    void aPlanNobodyKeepsSaysWhatChangedIt() {
+        long treeId = surveyed("Follows");
+        assertThat(get("/api/trees/" + treeId + "/judgement")
+                        .json()
+                        .get("followed")
+                        .isNull())
+                .isTrue();
+        // Moving a cut is a change by hand, no change that came of itself.
+        JsonNode moved =
+                move(treeId, 0, pin("C", "remove", 2028, "dormant", "best")).expect(200);
+        assertThat(moved.get("followed").isNull()).isTrue();
+        move(treeId, 1).expect(200);
+        post(
+                        "/api/trees/" + treeId + "/surveys",
+                        walkJson()
+                                .replace(", \"overTarget\": \"path\"", "")
+                                .replace("\"crossing-centre\"", "\"overlong\""))
+                .expect(201);
+        JsonNode followed = get("/api/trees/" + treeId + "/judgement").json().get("followed");
+        assertThat(followed.get("on").stringValue()).isEqualTo("2027-02-20");
+        JsonNode changes = followed.get("changes");
+        assertThat(changes).anySatisfy(change -> {
+            assertThat(change.get("limb").stringValue()).isEqualTo("C");
+            assertThat(change.get("kind").stringValue()).isEqualTo("shorten");
+            assertThat(change.get("from").isNull()).isTrue();
+            assertThat(change.get("why")).isNotEmpty();
+        });
+        assertThat(changes).anySatisfy(change -> {
+            assertThat(change.get("kind").stringValue()).isEqualTo("remove");
+            assertThat(change.get("to").isNull()).isTrue();
+        });
+        JsonNode versions = get("/api/trees/" + treeId + "/plans").expect(200);
+        assertThat(versions).hasSize(2).allMatch(version -> version.get("by").isNull());
+        JsonNode kept =
+                post("/api/trees/" + treeId + "/plan/kept", "{\"version\": 2}").expect(200);
+        assertThat(kept.get("followed").isNull()).isTrue();
+        assertThat(kept.at("/kept/number").intValue()).isEqualTo(3);
     }
 
     @Test

@@ -2,6 +2,7 @@ package org.diligentbough.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.diligentbough.server.TestServer.get;
+import static org.diligentbough.server.TestServer.person;
 import static org.diligentbough.server.TestServer.post;
 import static org.diligentbough.server.TestServer.put;
 import static org.diligentbough.server.TestServer.sendAs;
@@ -14,6 +15,7 @@ import java.net.URI;
 import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
+import java.util.UUID;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.text.PDFTextStripper;
 import org.junit.jupiter.api.Test;
@@ -92,6 +94,26 @@ class ProgrammeApiTest {
     }
 
     @Test
+    void hoursOfPastDaysAreToldBySeasonForEveryOne() {
+        long siteId = site("Past days");
+        long treeId = walked(siteId, "P-1");
+        long visitId = post("/api/trees/" + treeId + "/visits", "{}")
+                .expect(201)
+                .get("visitId")
+                .longValue();
+        String people = person("Hour One", 1970) + "," + person("Hour Two", 1971);
+        post("/api/visits/" + visitId + "/log", """
+                        {"key": "%s", "on": "2027-02-20", "minutes": 90, "people": [%s], "prunings": "stacked", "shoots": 0,
+                         "cuts": [{"limb": "C", "outcome": "done"}, {"limb": "D", "outcome": "done"}]}
+                        """.formatted(UUID.randomUUID(), people))
+                .expect(201);
+        JsonNode worked = programme(siteId).get("hoursWorked");
+        assertThat(worked).hasSize(1);
+        assertThat(worked.at("/0/season").stringValue()).isEqualTo("dormant");
+        assertThat(worked.at("/0/hours").doubleValue()).isEqualTo(3);
+    }
+
+    @Test
     void hoursThatCannotBeAreRefusedByField() {
         long siteId = site("Hours");
         String path = "/api/sites/" + siteId + "/programme/hours";
@@ -129,8 +151,11 @@ class ProgrammeApiTest {
         String table =
                 new String(bytes("/api/sites/" + siteId + "/programme.csv"), java.nio.charset.StandardCharsets.UTF_8);
         assertThat(table.lines().findFirst().orElseThrow())
-                .isEqualTo("tree,species,group,pruningYear,season,minutes,dangerMinutes,setTo");
+                .isEqualTo("tree,species,group,pruningYear,season,minutes,danger,setTo");
         assertThat(table).contains("'=P-1,").contains(",2027,");
+        // What cannot wait stands in a line of its own.
+        assertThat(table.lines().filter(line -> line.endsWith(",yes,"))).hasSize(1);
+        assertThat(table.lines().filter(line -> line.endsWith(",no,"))).isNotEmpty();
     }
 
     @Test

@@ -1,8 +1,12 @@
 package org.diligentbough.server.plan;
 
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import org.diligentbough.core.knowledge.Codes;
 import org.diligentbough.core.plan.Pin;
+import org.diligentbough.core.plan.RenovationPlan;
 import org.diligentbough.core.plan.RenovationPlan.CutOf;
 import org.diligentbough.core.plan.RenovationPlan.Lane;
 import org.diligentbough.core.plan.RenovationPlan.PlannedCut;
@@ -42,6 +46,20 @@ public record KeptCut(
                 Math.round(cut.cut().place().alongM() * 100) / 100.0,
                 cut.share(),
                 cut.cut().minutes());
+    }
+
+    /** All cuts of a plan in time order. */
+    public static List<KeptCut> of(RenovationPlan plan) {
+        return plan.lanes().stream()
+                .flatMap(lane -> lane.cuts().stream().map(cut -> of(lane, cut)))
+                .toList();
+    }
+
+    /** When each is made, as "2028 dormant". */
+    public static Map<CutOf, String> times(List<KeptCut> cuts) {
+        Map<CutOf, String> times = new LinkedHashMap<>();
+        cuts.forEach(cut -> times.put(cut.cut(), cut.yearLabel() + " " + cut.season()));
+        return times;
     }
 
     /** What it is compared by. */

@@ -17,7 +17,7 @@ public interface PlanMapper {
     /** What people want of a plan; {@code edits} is a {@link PlanEdits}. */
     record PlanRow(Integer version, String edits) {}
 
-    /** A plan that was kept; {@code cuts} is a list of {@link KeptCut}. */
+    /** A plan as it was; {@code cuts} is a list of {@link KeptCut}, {@code madeBy} null when it followed the judgement. */
     record VersionRow(Integer number, Instant madeAt, LocalDate madeOn, String madeBy, String cause, String cuts) {}
 
     /** One lane of a tree's plan. */
@@ -50,18 +50,19 @@ public interface PlanMapper {
 
     String VERSION = """
             select v.number, v.made_at, v.made_on, p.name as made_by, v.cause, v.cuts::text as cuts
-            from plan_version v join person p on p.id = v.made_by where v.tree_id = #{treeId} order by v.number desc
+            from plan_version v left join person p on p.id = v.made_by where v.tree_id = #{treeId}
             """;
+    String NEWEST_FIRST = " order by v.number desc";
 
     @Select("select name from person where id = #{id}")
     String nameOf(long id);
 
     /** The plan in force, if one was kept. */
-    @Select(VERSION + " limit 1")
+    @Select(VERSION + " and v.cause <> 'followed'" + NEWEST_FIRST + " limit 1")
     Optional<VersionRow> inForce(long treeId);
 
-    /** Every plan that was kept, the newest first. */
-    @Select(VERSION)
+    /** Every plan there was, the newest first; once one was kept none follows the judgement any more. */
+    @Select(VERSION + NEWEST_FIRST)
     List<VersionRow> versions(long treeId);
 
     @Insert("""
@@ -72,9 +73,16 @@ public interface PlanMapper {
     int keepVersion(
             @Param("treeId") long treeId,
             @Param("on") LocalDate on,
-            @Param("by") long by,
+            @Param("by") Long by,
             @Param("cause") String cause,
             @Param("cuts") String cuts);
+
+    /** Takes back the newest note of a plan that nobody keeps: for a change by hand, which the history has. */
+    @Delete("""
+            delete from plan_version v where v.tree_id = #{treeId} and v.cause = 'followed'
+              and v.number = (select max(number) from plan_version where tree_id = #{treeId})
+            """)
+    int forgetFollowed(long treeId);
 
     @Insert("""
             insert into tree_outlook (tree_id, good_until) values (#{treeId}, #{until})

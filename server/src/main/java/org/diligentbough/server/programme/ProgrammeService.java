@@ -2,6 +2,7 @@ package org.diligentbough.server.programme;
 
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.EnumMap;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -18,6 +19,7 @@ import org.diligentbough.server.plan.PlanMapper;
 import org.diligentbough.server.plan.PlanMapper.LaneRow;
 import org.diligentbough.server.programme.ProgrammeMapper.HoursRow;
 import org.diligentbough.server.programme.ProgrammeMapper.TreeRow;
+import org.diligentbough.server.season.SiteSeasons;
 import org.diligentbough.server.shared.CurrentPerson;
 import org.diligentbough.server.shared.History;
 import org.diligentbough.server.shared.History.About;
@@ -39,6 +41,7 @@ class ProgrammeService {
     private final PlanMapper plans;
     private final JudgementService judgement;
     private final OrchardService orchard;
+    private final SiteSeasons seasons;
     private final History history;
     private final CurrentPerson person;
     private final Today today;
@@ -48,6 +51,7 @@ class ProgrammeService {
             PlanMapper plans,
             JudgementService judgement,
             OrchardService orchard,
+            SiteSeasons seasons,
             History history,
             CurrentPerson person,
             Today today) {
@@ -55,6 +59,7 @@ class ProgrammeService {
         this.plans = plans;
         this.judgement = judgement;
         this.orchard = orchard;
+        this.seasons = seasons;
         this.history = history;
         this.person = person;
         this.today = today;
@@ -67,7 +72,7 @@ class ProgrammeService {
             Map<Long, TreeRow> rows,
             Map<Long, Programme.Tree> trees,
             List<HoursRow> hours,
-            double hoursWorked) {}
+            Map<Season, Double> hoursWorked) {}
 
     /** The programme as of today; plans that no longer hold are made anew first. */
     Laid laid(long siteId) {
@@ -105,7 +110,19 @@ class ProgrammeService {
                 rows,
                 trees,
                 hours,
-                programmes.minutesWorked(siteId, on.minusYears(1)) / 60);
+                hoursWorked(site, on.minusYears(1)));
+    }
+
+    /** Hours worked since a day by the season of the trees worked on. */
+    private Map<Season, Double> hoursWorked(SiteRow site, LocalDate since) {
+        Map<Season, Double> hours = new EnumMap<>(Season.class);
+        programmes
+                .worked(site.id(), since)
+                .forEach(row -> hours.merge(
+                        seasons.seasonOf(site, row.species(), SiteSeasons.trained(row.form()), row.onDate()),
+                        row.minutes() / 60,
+                        Double::sum));
+        return hours;
     }
 
     private static Programme.Hours had(List<HoursRow> rows) {

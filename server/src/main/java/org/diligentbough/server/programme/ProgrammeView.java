@@ -51,14 +51,17 @@ class ProgrammeView {
     /**
      * The work of a site by years and seasons.
      *
-     * @param hoursWorked hours logged in the last twelve months, each person's counted
+     * @param hoursWorked hours logged in the last twelve months by season, each person's counted
      */
     record SiteProgramme(
             List<SlotView> slots,
             List<ProgrammeTree> trees,
             List<PutOffView> putOff,
             List<HoursData> hours,
-            double hoursWorked) {}
+            List<WorkedView> hoursWorked) {}
+
+    /** Hours that were worked in a season. */
+    record WorkedView(String season, double hours) {}
 
     /**
      * A season of a year.
@@ -168,7 +171,9 @@ class ProgrammeView {
                 laid.hours().stream()
                         .map(row -> new HoursData(row.year(), row.season(), row.hours()))
                         .toList(),
-                Math.round(laid.hoursWorked() * 10) / 10.0);
+                laid.hoursWorked().entrySet().stream()
+                        .map(one -> new WorkedView(Codes.of(one.getKey()), Math.round(one.getValue() * 10) / 10.0))
+                        .toList());
     }
 
     private static ProgrammeTree tree(Programme.Tree tree, Laid laid) {
@@ -233,7 +238,24 @@ class ProgrammeView {
         return jobs.latest("programme", siteId);
     }
 
-    /** The programme as a table: a line for each tree in each season. */
+    private static void line(
+            CSVPrinter csv, TreeRow row, String year, Programme.Work work, double minutes, boolean danger)
+            throws IOException {
+        csv.printRecord(
+                CsvCell.safe(row.tag()),
+                row.species(),
+                CsvCell.safe(row.groupName()),
+                year,
+                Codes.of(work.season()),
+                Math.round(minutes),
+                danger ? "yes" : "no",
+                row.setTo() == null ? "" : row.setTo());
+    }
+
+    /**
+     * The programme as a table: a line for each tree in each season, what cannot wait apart; the year is empty where a tree
+     * finds no hours.
+     */
     @GetMapping(path = "/api/sites/{siteId}/programme.csv", produces = "text/csv")
     ResponseEntity<byte[]> table(@PathVariable long siteId) throws IOException {
         Laid laid = service.laid(siteId);
@@ -243,33 +265,27 @@ class ProgrammeView {
                 text,
                 CSVFormat.RFC4180
                         .builder()
-                        .setHeader(
-                                "tree",
-                                "species",
-                                "group",
-                                "pruningYear",
-                                "season",
-                                "minutes",
-                                "dangerMinutes",
-                                "setTo")
+                        .setHeader("tree", "species", "group", "pruningYear", "season", "minutes", "danger", "setTo")
                         .get())) {
             for (Programme.Tree tree : laid.trees().values()) {
                 TreeRow row = laid.rows().get(tree.id());
                 Integer begins = laid.programme().begins().get(tree.id());
                 int later = begins == null ? 0 : begins - tree.first().orElseThrow();
                 for (Programme.Work work : tree.work()) {
-                    boolean waits = begins != null && work.minutes() > work.dangerMinutes();
-                    csv.printRecord(
-                            CsvCell.safe(row.tag()),
-                            row.species(),
-                            CsvCell.safe(row.groupName()),
-                            begins == null && work.dangerMinutes() == 0
-                                    ? ""
-                                    : new PruningYear(work.year() + (waits ? later : 0), southern).label(),
-                            Codes.of(work.season()),
-                            Math.round(work.minutes()),
-                            Math.round(work.dangerMinutes()),
-                            row.setTo() == null ? "" : row.setTo());
+                    if (work.dangerMinutes() > 0) {
+                        line(
+                                csv,
+                                row,
+                                new PruningYear(work.year(), southern).label(),
+                                work,
+                                work.dangerMinutes(),
+                                true);
+                    }
+                    double rest = work.minutes() - work.dangerMinutes();
+                    if (rest > 0) {
+                        String year = begins == null ? "" : new PruningYear(work.year() + later, southern).label();
+                        line(csv, row, year, work, rest, false);
+                    }
                 }
             }
         }

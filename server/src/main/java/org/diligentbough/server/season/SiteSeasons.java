@@ -1,6 +1,7 @@
 package org.diligentbough.server.season;
 
 import java.time.LocalDate;
+import java.util.Comparator;
 import org.diligentbough.core.knowledge.Codes;
 import org.diligentbough.core.orchard.Form;
 import org.diligentbough.core.orchard.Policy;
@@ -8,6 +9,7 @@ import org.diligentbough.core.orchard.Species;
 import org.diligentbough.core.season.CuttingCalendar;
 import org.diligentbough.core.season.KindYear;
 import org.diligentbough.core.season.MayCut;
+import org.diligentbough.core.season.Season;
 import org.diligentbough.core.season.Weather;
 import org.diligentbough.core.season.Window;
 import org.diligentbough.server.figures.SiteRules;
@@ -18,10 +20,11 @@ import org.diligentbough.server.season.SeasonViews.WindowView;
 import org.diligentbough.server.shared.ProblemException;
 import org.diligentbough.server.shared.Wording;
 import org.springframework.stereotype.Component;
+import org.threeten.extra.LocalDateRange;
 
 /** The calendars of the kinds of a site, by its climate and its numbers and by what was seen there. */
 @Component
-class SiteSeasons {
+public class SiteSeasons {
     private final SiteRules rules;
     private final Sightings sightings;
     private final Wording wording;
@@ -50,9 +53,21 @@ class SiteSeasons {
     /** When a tree may be cut that may never have been surveyed. */
     CuttingCalendar calendar(SiteRow site, TreeRow tree, LocalDate day) {
         String form = tree.formWanted() == null ? tree.form() : tree.formWanted();
-        boolean trained =
-                form != null && Codes.parse(Form.class, form).orElseThrow().trained();
-        return calendar(site, species(tree.species()), trained, day);
+        return calendar(site, species(tree.species()), trained(form), day);
+    }
+
+    /** The season of the window in which a day lies for a tree's kind, the best if there are two; any outside of all. */
+    public Season seasonOf(SiteRow site, String species, boolean trained, LocalDate day) {
+        return calendar(site, species(species), trained, day).windowsIn(LocalDateRange.ofClosed(day, day)).stream()
+                .filter(window -> window.quality() != Window.Quality.KEEP_OFF)
+                .min(Comparator.comparing(Window::quality))
+                .map(Window::season)
+                .orElse(Season.ANY);
+    }
+
+    /** Whether a form is trained on a support; null is none. */
+    public static boolean trained(String form) {
+        return form != null && Codes.parse(Form.class, form).orElseThrow().trained();
     }
 
     /** The year of a kind besides its windows. */

@@ -31,7 +31,7 @@ import org.springframework.web.bind.annotation.RestController;
 /** The judgement of a registered tree as it stands, as of today, with its drawing and what was moved by hand. */
 @RestController
 class Judgement {
-    /** How many years on a cut can be moved. */
+    /** How many years on a cut can be moved at least. */
     private static final int YEARS_AHEAD = 4;
 
     private final JudgementService judgement;
@@ -62,6 +62,7 @@ class Judgement {
      * @param planVersion to be sent back when moving cuts
      * @param edits what people want of the plan, of limbs that stand
      * @param kept the plan in force; null while it follows the judgement
+     * @param followed how it changed last while it followed the judgement
      * @param proposal how what would be planned now differs from the plan in force
      * @param shading which limb shades which
      * @param times to which a cut can be moved
@@ -78,6 +79,7 @@ class Judgement {
             int planVersion,
             PlanEdits edits,
             @MayBeNull PlanDesk.KeptView kept,
+            @MayBeNull PlanDesk.FollowedView followed,
             List<PlanDesk.ChangeView> proposal,
             List<TimeView> times) {}
 
@@ -124,6 +126,7 @@ class Judgement {
                 plan.version(),
                 standing(judgement.edits(plan), evaluation),
                 desk.kept(treeId).orElse(null),
+                desk.followed(treeId, evaluation).orElse(null),
                 desk.proposal(treeId, evaluation),
                 times(evaluation));
     }
@@ -168,7 +171,7 @@ class Judgement {
         return judgement(treeId);
     }
 
-    /** Every plan that was kept, the newest first, with what became of each cut. */
+    /** Every plan there was, the newest first, with what became of each cut. */
     @GetMapping("/api/trees/{treeId}/plans")
     List<PlanDesk.VersionView> plans(@PathVariable long treeId) {
         return desk.versions(treeId);
@@ -179,7 +182,8 @@ class Judgement {
         LocalDate today = evaluation.scene().survey().today();
         PruningYear now = calendar.pruningYear(today);
         Map<String, TimeView> times = new LinkedHashMap<>();
-        for (int ahead = 0; ahead <= YEARS_AHEAD; ahead++) {
+        int years = Math.max(YEARS_AHEAD, evaluation.plan().years());
+        for (int ahead = 0; ahead <= years; ahead++) {
             PruningYear year = now.plus(ahead);
             calendar.windows(year).stream()
                     .filter(window -> window.quality() != Window.Quality.KEEP_OFF)

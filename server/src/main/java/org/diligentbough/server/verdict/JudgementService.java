@@ -240,6 +240,20 @@ public class JudgementService {
             until = lane.closes().isBefore(until) ? lane.closes() : until;
         }
         plans.judged(treeId, until);
+        noteWhatFollowed(treeId, evaluation, now);
+    }
+
+    /** Nothing changes a plan silently: one that nobody keeps is written down whenever its cuts or their times change. */
+    private void noteWhatFollowed(long treeId, Evaluation evaluation, LocalDate on) {
+        if (plans.inForce(treeId).isPresent()) {
+            return;
+        }
+        List<KeptCut> cuts = KeptCut.of(evaluation.plan());
+        Optional<PlanMapper.VersionRow> before = plans.versions(treeId).stream().findFirst();
+        if (before.map(row -> !KeptCut.times(cuts(row)).equals(KeptCut.times(cuts)))
+                .orElse(!cuts.isEmpty())) {
+            plans.keepVersion(treeId, on, null, "followed", json.writeValueAsString(cuts));
+        }
     }
 
     private void keepLight(long treeId, Evaluation evaluation) {

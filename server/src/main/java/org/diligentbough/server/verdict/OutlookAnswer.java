@@ -21,6 +21,7 @@ public record OutlookAnswer(List<YearAnswer> leftAlone, List<YearAnswer> plan, L
      * @param light mean light where its leaf is or was when surveyed; what died is dark, 0 to 1
      * @param uprights upright shoots
      * @param fruitIndex what it bears as a share of what all its leaf could, 0 to 1
+     * @param fruitInReach the part of it below the height wanted; null when none is wanted
      * @param deadShare dead wood as a share of the wood surveyed, 0 to 1
      * @param splitRisk chance that a weak union splits that year, 0 to 1
      * @param minutesDone work of that year
@@ -34,6 +35,7 @@ public record OutlookAnswer(List<YearAnswer> leftAlone, List<YearAnswer> plan, L
             double light,
             int uprights,
             double fruitIndex,
+            @MayBeNull Double fruitInReach,
             double deadShare,
             double splitRisk,
             int minutesDone,
@@ -47,6 +49,7 @@ public record OutlookAnswer(List<YearAnswer> leftAlone, List<YearAnswer> plan, L
                     thousandths(year.light()),
                     (int) Math.round(year.uprights()),
                     thousandths(year.fruitIndex()),
+                    orNull(year.fruitInReach()),
                     thousandths(year.deadShare()),
                     thousandths(year.splitRisk()),
                     (int) Math.round(year.minutesDone()),

@@ -24,6 +24,7 @@ import org.diligentbough.server.shared.MayBeNull;
 import org.diligentbough.server.shared.ProblemException;
 import org.diligentbough.server.shared.Wording;
 import org.diligentbough.server.shared.Wording.Worded;
+import org.diligentbough.server.visit.LoggedCut;
 import org.diligentbough.server.visit.TreeRecords;
 import org.diligentbough.server.visit.VisitMapper;
 import org.springframework.stereotype.Service;
@@ -83,19 +84,36 @@ public class PlanDesk {
             @MayBeNull String to,
             List<Worded> why) {}
 
-    /** A plan that was kept, with what became of each cut since. */
-    public record VersionView(int number, LocalDate on, String by, String cause, List<VersionCut> cuts) {}
+    /**
+     * How a plan that nobody keeps was changed by what was found or done.
+     *
+     * @param on the day it changed
+     * @param since the day from which it had been as it was before
+     */
+    public record FollowedView(LocalDate on, LocalDate since, List<ChangeView> changes) {}
+
+    /**
+     * A plan as it was, with what became of each cut since.
+     *
+     * @param by who kept it; null when it only followed the judgement
+     */
+    public record VersionView(
+            int number, LocalDate on, @MayBeNull String by, String cause, List<VersionCut> cuts) {}
 
     /**
      * One of its cuts.
      *
      * @param became done, other or not-done as logged since; null while nothing was
      * @param becameOn the day of that log
+     * @param instead what was done when it was something else
+     * @param insteadAtM where the limb was shortened then, m from its base
      */
     public record VersionCut(
             KeptCut cut,
             @MayBeNull String became,
-            @MayBeNull LocalDate becameOn) {}
+            @MayBeNull LocalDate becameOn,
+            @MayBeNull String instead,
+            @MayBeNull Double insteadAtM) {}
 
     Optional<KeptView> kept(long treeId) {
         return plans.inForce(treeId).map(row -> new KeptView(row.number(), row.madeOn(), row.madeBy(), row.cause()));
@@ -114,6 +132,8 @@ public class PlanDesk {
         history.changed(new About("plan", treeId, tree.siteId(), treeId), before, after);
         if (plans.inForce(treeId).isPresent()) {
             keepVersion(treeId, who, "by-hand");
+        } else {
+            plans.forgetFollowed(treeId);
         }
         judgement.judgeAnew(treeId);
     }
@@ -174,32 +194,21 @@ public class PlanDesk {
     }
 
     private void keepVersion(long treeId, long who, String cause) {
-        Evaluation proposed = judgement.proposed(treeId);
-        List<KeptCut> cuts = proposed.plan().lanes().stream()
-                .flatMap(lane -> lane.cuts().stream().map(cut -> KeptCut.of(lane, cut)))
-                .toList();
+        List<KeptCut> cuts = KeptCut.of(judgement.proposed(treeId).plan());
         plans.keepVersion(treeId, judgement.todayAt(treeId), who, cause, json.writeValueAsString(cuts));
     }
 
     /** How what would be planned now differs from the plan in force; empty when it does not, or none is kept. */
     List<ChangeView> proposal(long treeId, Evaluation inForce) {
-        if (plans.inForce(treeId).isEmpty()) {
+        Optional<VersionRow> kept = plans.inForce(treeId);
+        if (kept.isEmpty()) {
             return List.of();
         }
         Evaluation proposed = judgement.proposed(treeId);
-        Map<CutOf, String> before = times(inForce);
-        Map<CutOf, String> after = times(proposed);
-        List<ChangeView> changes = new ArrayList<>();
-        Map<CutOf, String> all = new LinkedHashMap<>(before);
-        all.putAll(after);
-        for (CutOf cut : all.keySet()) {
-            String from = before.get(cut);
-            String to = after.get(cut);
-            if (from == null || !from.equals(to)) {
-                changes.add(new ChangeView(cut.limb(), Codes.of(cut.kind()), from, to, why(proposed, cut.limb())));
-            }
-        }
-        plans.inForce(treeId).map(judgement::cuts).orElse(List.of()).stream()
+        Map<CutOf, String> before = KeptCut.times(KeptCut.of(inForce.plan()));
+        Map<CutOf, String> after = KeptCut.times(KeptCut.of(proposed.plan()));
+        List<ChangeView> changes = changes(before, after, proposed);
+        judgement.cuts(kept.get()).stream()
                 .filter(cut -> !before.containsKey(cut.cut()) && !after.containsKey(cut.cut()))
                 .filter(cut -> proposed.scene().branching().find(cut.limb()).isPresent())
                 .filter(cut ->
@@ -213,6 +222,32 @@ public class PlanDesk {
         return changes;
     }
 
+    private List<ChangeView> changes(Map<CutOf, String> before, Map<CutOf, String> after, Evaluation judged) {
+        List<ChangeView> changes = new ArrayList<>();
+        Map<CutOf, String> all = new LinkedHashMap<>(before);
+        all.putAll(after);
+        for (CutOf cut : all.keySet()) {
+            String from = before.get(cut);
+            String to = after.get(cut);
+            if (from == null || !from.equals(to)) {
+                changes.add(new ChangeView(cut.limb(), Codes.of(cut.kind()), from, to, why(judged, cut.limb())));
+            }
+        }
+        return changes;
+    }
+
+    /** How a plan that nobody keeps changed when it last did; empty when one is kept, or it never has. */
+    Optional<FollowedView> followed(long treeId, Evaluation now) {
+        List<VersionRow> versions = plans.versions(treeId);
+        if (versions.size() < 2 || plans.inForce(treeId).isPresent()) {
+            return Optional.empty();
+        }
+        Map<CutOf, String> before = KeptCut.times(judgement.cuts(versions.get(1)));
+        Map<CutOf, String> after = KeptCut.times(judgement.cuts(versions.get(0)));
+        return Optional.of(
+                new FollowedView(versions.get(0).madeOn(), versions.get(1).madeOn(), changes(before, after, now)));
+    }
+
     private List<Worded> why(Evaluation evaluation, String limb) {
         return evaluation.limbs().stream()
                 .filter(one -> one.limb().id().equals(limb))
@@ -222,15 +257,7 @@ public class PlanDesk {
                 .toList();
     }
 
-    private static Map<CutOf, String> times(Evaluation evaluation) {
-        Map<CutOf, String> times = new LinkedHashMap<>();
-        evaluation.plan().lanes().forEach(lane -> lane.cuts()
-                .forEach(cut -> times.put(
-                        new CutOf(cut.limb(), cut.kind()), lane.year().label() + " " + Codes.of(lane.season()))));
-        return times;
-    }
-
-    /** Every plan that was kept, the newest first, with what became of it. */
+    /** Every plan there was, the newest first, with what became of it. */
     List<VersionView> versions(long treeId) {
         orchard.tree(treeId);
         var logged = visits.logsOf(treeId);
@@ -246,10 +273,15 @@ public class PlanDesk {
                                                 !log.corrected() && !log.onDay().isBefore(row.madeOn()))
                                         .flatMap(log -> records.logged(log).stream()
                                                 .filter(made -> made.limb().equals(cut.limb()))
-                                                .map(made -> new VersionCut(cut, made.outcome(), log.onDay())))
+                                                .map(made -> became(cut, made, log.onDay())))
                                         .findFirst()
-                                        .orElse(new VersionCut(cut, null, null)))
+                                        .orElse(new VersionCut(cut, null, null, null, null)))
                                 .toList()))
                 .toList();
+    }
+
+    private static VersionCut became(KeptCut cut, LoggedCut made, LocalDate on) {
+        boolean other = made.outcome().equals("other");
+        return new VersionCut(cut, made.outcome(), on, other ? made.kind() : null, other ? made.alongM() : null);
     }
 }
