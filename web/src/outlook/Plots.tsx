@@ -30,7 +30,7 @@ const MEASURES: Measure[] = [
   },
   { name: 'Dead wood', of: (y) => y.is.deadShare, band: (y) => y.band.deadShare, says: percent },
   { name: 'Split of a weak union', of: (y) => y.is.splitRisk, says: (n) => percent(n) + ' a year' },
-  { name: 'Work done that year', of: (y) => y.is.minutesDone, says: (n) => minutes(Math.round(n)) },
+  { name: 'Work done', of: (y) => y.is.minutesDone, says: (n) => minutes(Math.round(n)) },
   { name: 'Work waiting', of: (y) => y.is.minutesWaiting, says: (n) => minutes(Math.round(n)) },
 ];
 

@@ -131,6 +131,18 @@ export function PlanLanes({
           </LaneRow>
         ))}
       </div>
+      {picked && (
+        <MoveTo
+          judgement={judgement}
+          limb={picked}
+          busy={move.isPending}
+          onMove={to}
+          onGiveBack={(cut) => send({ ...edits, pins: givenBack(pins, cut) })}
+        />
+      )}
+      {picked && (
+        <LimbEdits judgement={judgement} limb={picked} send={(next) => send(next)} busy={move.isPending} />
+      )}
       {care.length > 0 && (
         <section aria-label="Care besides">
           <h3 className="mt-2">Care besides</h3>
@@ -143,18 +155,6 @@ export function PlanLanes({
             ))}
           </ul>
         </section>
-      )}
-      {picked && (
-        <MoveTo
-          judgement={judgement}
-          limb={picked}
-          busy={move.isPending}
-          onMove={to}
-          onGiveBack={(cut) => send({ ...edits, pins: givenBack(pins, cut) })}
-        />
-      )}
-      {picked && (
-        <LimbEdits judgement={judgement} limb={picked} send={(next) => send(next)} busy={move.isPending} />
       )}
       {notPlaced.length > 0 && (
         <div className="mt-2">
@@ -234,6 +234,13 @@ function LaneRow({
                   <i className="bi bi-exclamation-triangle" aria-hidden="true" /> {cut.limb}: {reason.text}
                 </span>
               )),
+              ...(cut.cut.sideBranch
+                ? [
+                    <span className="small faint w-100" key={'t' + cut.limb}>
+                      {cut.limb}: back to {cut.cut.sideBranch}, which takes over.
+                    </span>,
+                  ]
+                : []),
               ...cut.reasons.map((reason) => (
                 <span className="small faint w-100" key={cut.limb + reason.code}>
                   {cut.limb}: {reason.text}

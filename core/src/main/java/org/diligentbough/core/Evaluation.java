@@ -3,10 +3,8 @@ package org.diligentbough.core;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
 import java.util.stream.Stream;
 import org.diligentbough.core.knowledge.Reason;
-import org.diligentbough.core.knowledge.ReasonCode;
 import org.diligentbough.core.light.CrownLight;
 import org.diligentbough.core.light.Neighbour;
 import org.diligentbough.core.light.Sky;
@@ -156,20 +154,6 @@ public record Evaluation(
     /** The same with what the weather says of today; the plan does not hang on a day's weather. */
     public Evaluation heldBy(Weather.Holds weather) {
         return new Evaluation(scene, light, tree, limbs, worth, plan, calendar, today.in(weather), cautions);
-    }
-
-    /** The same with only those cuts planned that the plan that is kept has; others wait to be taken over. */
-    public Evaluation keeping(Set<RenovationPlan.CutOf> cuts) {
-        return new Evaluation(
-                scene,
-                light,
-                tree,
-                limbs,
-                worth,
-                plan.only(cuts, scene.reason(ReasonCode.NOT_IN_KEPT_PLAN)),
-                calendar,
-                today,
-                cautions);
     }
 
     /** What the plan asks for besides its cuts. */

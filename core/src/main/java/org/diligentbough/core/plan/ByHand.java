@@ -52,6 +52,15 @@ final class ByHand {
         return pin(limb.limb().id(), kind).filter(Pin::kept).isPresent();
     }
 
+    private static boolean sickOrDead(LimbVerdict limb) {
+        return limb.row().filter(row -> row.compareTo(TableRow.DISEASED) <= 0).isPresent();
+    }
+
+    /** Whether a cut has to be made whatever the allowance: it is urgent, or the wood is dead or diseased. */
+    boolean hasToBe(LimbVerdict limb) {
+        return limb.urgent() || sickOrDead(limb) || !scene.branching().living(limb.limb());
+    }
+
     boolean split(LimbVerdict limb) {
         return limb.verdict() == Verdict.REMOVE && split.contains(limb.limb().id());
     }
@@ -107,9 +116,10 @@ final class ByHand {
             int renewals,
             boolean wholeLimb) {
         List<Reason> breaks = new ArrayList<>();
-        YearBudget budget = lane.budget;
-        boolean sickOrDead =
-                limb.row().filter(row -> row.compareTo(TableRow.DISEASED) <= 0).isPresent();
+        boolean kept = kept(limb, Verdict.REMOVE) || kept(limb, Verdict.SHORTEN);
+        // What a plan that is kept takes besides what has to be was reckoned before it.
+        YearBudget budget = kept ? lane.budget.withoutNeed() : lane.budget;
+        boolean sickOrDead = sickOrDead(limb);
         boolean atOnce = lane.season == Season.ANY || !lane.opens.isAfter(today);
         if (limb.urgent() && !(atOnce && lane.budget.year().days().contains(today))) {
             breaks.add(scene.reason(ReasonCode.BREAKS_URGENT));
@@ -123,6 +133,9 @@ final class ByHand {
             if (!lane.bendsHere()) {
                 breaks.add(scene.reason(ReasonCode.BREAKS_BENDING_TIME));
             }
+            return breaks;
+        }
+        if (kept && hasToBe(limb)) {
             return breaks;
         }
         if (budget.resting() && !sickOrDead && !limb.urgent()) {

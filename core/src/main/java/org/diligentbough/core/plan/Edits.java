@@ -1,9 +1,12 @@
 package org.diligentbough.core.plan;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalInt;
 import java.util.Set;
+import java.util.stream.Collectors;
+import org.diligentbough.core.plan.RenovationPlan.CutOf;
 import org.diligentbough.core.verdict.Decision;
 import org.diligentbough.core.verdict.OwnAllowance;
 
@@ -16,6 +19,7 @@ import org.diligentbough.core.verdict.OwnAllowance;
  * @param decisions cuts forbidden, as limbs to keep, and cuts added that the judgement did not propose
  * @param insisted limbs whose cut is to be made first, whatever that breaks
  * @param split limbs to be shortened one year and removed another
+ * @param kept the cuts of the plan that is kept: no other is planned; empty when none is kept
  */
 public record Edits(
         OptionalInt years,
@@ -23,7 +27,8 @@ public record Edits(
         List<Pin> pins,
         List<Decision> decisions,
         Set<String> insisted,
-        Set<String> split) {
+        Set<String> split,
+        Optional<Set<CutOf>> kept) {
     /** All left to the rules. */
     public static final Edits NONE =
             new Edits(OptionalInt.empty(), Optional.empty(), List.of(), List.of(), Set.of(), Set.of());
@@ -33,10 +38,34 @@ public record Edits(
         decisions = List.copyOf(decisions);
         insisted = Set.copyOf(insisted);
         split = Set.copyOf(split);
+        kept = kept.map(Set::copyOf);
+    }
+
+    /** With no plan that is kept. */
+    public Edits(
+            OptionalInt years,
+            Optional<OwnAllowance> allowance,
+            List<Pin> pins,
+            List<Decision> decisions,
+            Set<String> insisted,
+            Set<String> split) {
+        this(years, allowance, pins, decisions, insisted, split, Optional.empty());
     }
 
     /** Only cuts moved. */
     public static Edits moved(List<Pin> pins) {
         return new Edits(OptionalInt.empty(), Optional.empty(), pins, List.of(), Set.of(), Set.of());
+    }
+
+    /** The same with a plan that is kept; what was moved since stands where it was moved to. */
+    public Edits keeping(List<Pin> cuts) {
+        List<Pin> all = new ArrayList<>(pins);
+        cuts.stream()
+                .filter(cut ->
+                        pins.stream().noneMatch(other -> other.limb().equals(cut.limb()) && other.kind() == cut.kind()))
+                .forEach(all::add);
+        Set<CutOf> kept =
+                cuts.stream().map(cut -> new CutOf(cut.limb(), cut.kind())).collect(Collectors.toSet());
+        return new Edits(years, allowance, all, decisions, insisted, split, Optional.of(kept));
     }
 }

@@ -121,14 +121,19 @@ final class PlanDraft {
         }
         boolean moved = movedHere
                 || goesWith(limb.limb()).isPresent()
-                        && byHand.pin(limb.limb().id(), kind).isPresent();
-        List<Reason> breaks = moved ? breaks(limb, cut, share, lane) : List.of();
-        lane.budget.take(limb.limb(), cut, share, lane.summerOnly, wholeLimb(limb, kind));
+                        && byHand.pin(limb.limb().id(), kind)
+                                .filter(pin -> !pin.kept())
+                                .isPresent();
+        List<Reason> breaks = moved ? breaks(limb, kind, cut, share, lane) : List.of();
+        lane.budget.take(limb.limb(), cut, share, lane.summerOnly, wholeLimb(limb, kind), byHand.hasToBe(limb));
         if (cut.kind() == CutKind.RENEWAL) {
             lane.budget.renewed();
         }
         if (!breaks.isEmpty() && lane.budget.overrun() && lane.overrun.isEmpty()) {
             lane.overrun = Optional.of(scene.reason(ReasonCode.OVERRUN_BY_HAND, lane.budget.taken()));
+        } else if (moved && lane.budget.overrun() && lane.overrun.isEmpty()) {
+            lane.overrun = Optional.of(scene.reason(
+                    limb.urgent() ? ReasonCode.OVERRUN_URGENT : ReasonCode.OVERRUN_DISEASED, lane.budget.taken()));
         }
         List<Reason> said = new ArrayList<>(reasons);
         if (moved) {
@@ -147,10 +152,11 @@ final class PlanDraft {
         made.add(planned);
     }
 
-    private List<Reason> breaks(LimbVerdict limb, Cut cut, double share, LaneDraft lane) {
+    private List<Reason> breaks(LimbVerdict limb, Verdict kind, Cut cut, double share, LaneDraft lane) {
         return goesWith(limb.limb())
+                .filter(parent -> !byHand.kept(limb, kind))
                 .map(parent -> List.of(scene.reason(ReasonCode.BREAKS_PARENT, parent.id())))
-                .orElseGet(() -> byHand.breaks(
-                        limb, cut, share, lane, first, renewalsPerYear(), wholeLimb(limb, limb.verdict())));
+                .orElseGet(
+                        () -> byHand.breaks(limb, cut, share, lane, first, renewalsPerYear(), wholeLimb(limb, kind)));
     }
 }

@@ -29,6 +29,9 @@ import org.diligentbough.core.verdict.Verdict;
  * allowance is shortened one year and removed the next. Whatever finds no place is listed with the reason.
  */
 final class PlanMaker {
+    /** Places are kept to the millimetre. */
+    private static final double SAME_PLACE_M = 0.0011;
+
     private final Scene scene;
     private final TreeVerdict tree;
     private final YearLanes years;
@@ -142,14 +145,13 @@ final class PlanMaker {
 
     /** The pin that says when a limb gets its first cut. */
     private Optional<Pin> pinOf(LimbVerdict limb) {
-        if (draft.goesWith(limb.limb()).isPresent()) {
-            return Optional.empty();
-        }
+        boolean goes = draft.goesWith(limb.limb()).isPresent();
         Optional<Pin> step = limb.verdict() == Verdict.BEND
                 ? Optional.empty()
                 : byHand.pin(limb.limb().id(), Verdict.SHORTEN);
-        return step.or(
-                () -> staged(limb) ? Optional.empty() : byHand.pin(limb.limb().id(), limb.verdict()));
+        return step.or(() ->
+                        staged(limb) ? Optional.empty() : byHand.pin(limb.limb().id(), limb.verdict()))
+                .filter(pin -> !goes || pin.kept());
     }
 
     /** Whether a limb is too large for any year, or was asked to be split, so that it goes in two. */
@@ -164,7 +166,11 @@ final class PlanMaker {
     /** Puts what was moved by hand where it was moved to, whatever it breaks, and says so. */
     private void placeByHand(LaneDraft anySeason, List<LaneDraft> ofYear) {
         int year = anySeason.budget.year().year();
-        for (LimbVerdict limb : List.copyOf(draft.waiting.values())) {
+        // What grows from another limb goes before it: after it, it would be gone.
+        List<LimbVerdict> inwards = new ArrayList<>(draft.waiting.values());
+        List<Limb> outwards = scene.branching().outwards();
+        inwards.sort(Comparator.comparing((LimbVerdict limb) -> -outwards.indexOf(limb.limb())));
+        for (LimbVerdict limb : inwards) {
             pinOf(limb)
                     .filter(pin -> pin.year() == year && draft.stands(limb.limb()))
                     .ifPresent(pin -> placeFirstCut(limb, pin, byHand.laneOf(pin, anySeason, ofYear)));
@@ -180,9 +186,30 @@ final class PlanMaker {
     }
 
     private void placeFirstCut(LimbVerdict limb, Pin pin, LaneDraft lane) {
-        Optional<Cut> step =
-                pin.kind() == Verdict.SHORTEN && limb.verdict() == Verdict.REMOVE ? step(limb, lane) : Optional.empty();
+        boolean first = pin.kind() == Verdict.SHORTEN && limb.verdict() == Verdict.REMOVE;
+        Optional<Cut> step = stepKept(limb, pin).or(() -> first ? step(limb, lane) : Optional.empty());
         step.ifPresentOrElse(cut -> stage(limb, cut, lane, true), () -> place(limb, lane, true));
+    }
+
+    /** A step as the plan that is kept has it: further out than what is wanted in the end. */
+    private Optional<Cut> stepKept(LimbVerdict limb, Pin pin) {
+        if (pin.kind() != Verdict.SHORTEN || pin.keptAtM().isEmpty()) {
+            return Optional.empty();
+        }
+        double atM = pin.keptAtM().getAsDouble();
+        double inTheEndM = limb.verdict() == Verdict.REMOVE
+                ? 0
+                : limb.cut().orElseThrow().place().alongM();
+        boolean step = atM > inTheEndM + SAME_PLACE_M && atM < limb.limb().lengthM() - SAME_PLACE_M;
+        return step ? Optional.of(sizing.cut(limb.limb(), place(limb.limb(), atM))) : Optional.empty();
+    }
+
+    private Place place(Limb limb, double atM) {
+        return scene.sideBranches(limb).stream()
+                .filter(branch -> Math.abs(branch.originM() - atM) <= SAME_PLACE_M)
+                .findFirst()
+                .map(branch -> Place.toSideBranch(CutKind.TO_SIDE_BRANCH, branch.originM(), branch.id()))
+                .orElseGet(() -> Place.at(CutKind.HEADING, atM));
     }
 
     /** The removal of a limb too large for any year: what is left of it, or all at once if nothing was shortened before. */

@@ -10,10 +10,12 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalInt;
+import java.util.Set;
 import java.util.stream.Stream;
 import org.diligentbough.core.knowledge.Reason;
 import org.diligentbough.core.knowledge.ReasonCode;
 import org.diligentbough.core.light.CrownLight;
+import org.diligentbough.core.plan.RenovationPlan.CutOf;
 import org.diligentbough.core.plan.RenovationPlan.Lane;
 import org.diligentbough.core.plan.RenovationPlan.PlannedCut;
 import org.diligentbough.core.season.CuttingCalendar;
@@ -49,6 +51,10 @@ public final class Planner {
     private final ToPlan toPlan;
     private final List<LimbVerdict> cuts;
     private final PlanValue value;
+    /** The only cuts that are planned; empty when any is. */
+    private final Optional<Set<CutOf>> kept;
+
+    private final List<String> leftOut;
     private int tries;
 
     /**
@@ -69,12 +75,25 @@ public final class Planner {
         this.scene = scene;
         this.tree = tree;
         this.years = new YearLanes(scene, tree, calendar, taken);
+        this.kept = edits.kept();
+        this.leftOut = limbs.stream()
+                .filter(limb -> limb.cut().isPresent() && !mayStand(limb))
+                .map(limb -> limb.limb().id())
+                .toList();
         this.cuts = limbs.stream()
-                .filter(limb -> limb.cut().isPresent())
+                .filter(limb -> limb.cut().isPresent() && mayStand(limb))
                 .sorted(new CutOrder(worth))
                 .toList();
         this.toPlan = new ToPlan(scene, cuts, tree, years, new ByHand(pins(edits), edits.split(), scene, calendar));
         this.value = new PlanValue(scene, cuts, light, worth);
+    }
+
+    /** Whether a plan that is kept, if one is, has this cut or a first step to it. */
+    private boolean mayStand(LimbVerdict limb) {
+        String id = limb.limb().id();
+        return kept.map(cuts -> cuts.contains(new CutOf(id, limb.verdict()))
+                        || limb.verdict() == Verdict.REMOVE && cuts.contains(new CutOf(id, Verdict.SHORTEN)))
+                .orElse(true);
     }
 
     /** What was moved, and what was insisted on, which comes first of all. */
@@ -100,6 +119,12 @@ public final class Planner {
 
     /** The plan over as many years as were asked for, else over as many as the work wants, five at most. */
     public RenovationPlan plan(OptionalInt asked) {
+        RenovationPlan plan = ofAsManyYears(asked);
+        return kept.map(cuts -> plan.only(cuts, leftOut, scene.reason(ReasonCode.NOT_IN_KEPT_PLAN)))
+                .orElse(plan);
+    }
+
+    private RenovationPlan ofAsManyYears(OptionalInt asked) {
         if (asked.isPresent()) {
             return plan(asked.getAsInt());
         }

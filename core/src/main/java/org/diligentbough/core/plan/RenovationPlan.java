@@ -43,9 +43,10 @@ public record RenovationPlan(int years, Optional<Reason> yearsWhy, List<Lane> la
     /** One cut by its limb and kind: what plans are compared by. */
     public record CutOf(String limb, Verdict kind) {}
 
-    /** Only these cuts of it; any other that it places is listed as not placed, for {@code why}. */
-    public RenovationPlan only(Set<CutOf> cuts, Reason why) {
+    /** Only these cuts of it; any other that it places, and what else is left out, is listed as not placed, for {@code why}. */
+    RenovationPlan only(Set<CutOf> cuts, List<String> leftOut, Reason why) {
         List<NotPlaced> left = new ArrayList<>(notPlaced);
+        leftOut.forEach(limb -> left.add(new NotPlaced(limb, List.of(why))));
         List<Lane> kept = new ArrayList<>();
         for (Lane lane : lanes) {
             List<PlannedCut> stay = new ArrayList<>();

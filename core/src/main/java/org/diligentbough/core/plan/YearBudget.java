@@ -26,6 +26,10 @@ final class YearBudget {
     private final double besideAWholeLimb;
     /** What such limbs took. */
     private double wholeLimbs;
+    /** What was taken because it had to be: urgent, dead or diseased. */
+    private double takenByNeed;
+
+    private final List<Limb> bigByNeed = new ArrayList<>();
 
     /**
      * @param allowance what may still be taken; empty where another rule holds
@@ -52,6 +56,26 @@ final class YearBudget {
         this.besideAWholeLimb = besideAWholeLimb;
         this.bigCutLimbs.addAll(before.bigCuts());
         this.renewals = before.renewals();
+    }
+
+    /** The same had nothing been taken that had to be. */
+    YearBudget withoutNeed() {
+        YearBudget other = new YearBudget(
+                year,
+                allowance,
+                summerAllowance,
+                mostBigCuts,
+                resting,
+                crownAtStart,
+                besideAWholeLimb,
+                TakenThisYear.NOTHING);
+        other.bigCutLimbs.addAll(bigCutLimbs);
+        bigByNeed.forEach(other.bigCutLimbs::remove);
+        other.taken = taken - takenByNeed;
+        other.takenInSummer = takenInSummer;
+        other.wholeLimbs = wholeLimbs;
+        other.renewals = renewals;
+        return other;
     }
 
     PruningYear year() {
@@ -109,7 +133,7 @@ final class YearBudget {
 
     /** Whether a whole leader or stem goes this year, with what may go besides full. */
     boolean fullBesideAWholeLimb(double share) {
-        return wholeLimbs > 0 && taken - wholeLimbs + share > besideAWholeLimb + ROUNDING;
+        return allowance.isPresent() && wholeLimbs > 0 && taken - wholeLimbs + share > besideAWholeLimb + ROUNDING;
     }
 
     double besideAWholeLimb() {
@@ -137,8 +161,14 @@ final class YearBudget {
         return mostBigCuts;
     }
 
-    void take(Limb limb, Cut cut, double share, boolean summerOnly, boolean wholeLimb) {
+    /**
+     * @param need whether it had to be
+     */
+    void take(Limb limb, Cut cut, double share, boolean summerOnly, boolean wholeLimb, boolean need) {
         taken += share;
+        if (need) {
+            takenByNeed += share;
+        }
         if (wholeLimb) {
             wholeLimbs += share;
         }
@@ -147,6 +177,9 @@ final class YearBudget {
         }
         if (cut.big()) {
             bigCutLimbs.add(limb);
+        }
+        if (cut.big() && need) {
+            bigByNeed.add(limb);
         }
     }
 

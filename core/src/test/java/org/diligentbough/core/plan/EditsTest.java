@@ -19,7 +19,6 @@ import org.diligentbough.core.Evaluation;
 import org.diligentbough.core.RandomTrees;
 import org.diligentbough.core.SurveyBuilder;
 import org.diligentbough.core.knowledge.ReasonCode;
-import org.diligentbough.core.plan.RenovationPlan.CutOf;
 import org.diligentbough.core.plan.RenovationPlan.Lane;
 import org.diligentbough.core.plan.RenovationPlan.PlannedCut;
 import org.diligentbough.core.season.Season;
@@ -56,6 +55,21 @@ class EditsTest {
                 .flatMap(lane -> lane.cuts().stream())
                 .filter(cut -> cut.limb().equals(limb))
                 .toList();
+    }
+
+    /** With the plan kept that it had before. */
+    private static Evaluation keeping(SurveyBuilder tree, Evaluation before) {
+        List<Pin> cuts = before.plan().lanes().stream()
+                .flatMap(lane -> lane.cuts().stream()
+                        .map(cut -> Pin.kept(
+                                cut.limb(),
+                                cut.kind(),
+                                lane.year().year(),
+                                lane.season(),
+                                lane.quality(),
+                                cut.cut().place().alongM())))
+                .toList();
+        return with(tree, Edits.NONE.keeping(cuts));
     }
 
     @Test
@@ -133,16 +147,8 @@ class EditsTest {
     void aPlanThatIsKeptStandsWhereItWasAndLeavesOutWhatWasFoundSince() {
         SurveyBuilder tree = eightLimbs();
         Evaluation before = tree.evaluate();
-        Set<CutOf> kept = new HashSet<>();
-        List<Pin> pins = new ArrayList<>();
-        for (Lane lane : before.plan().lanes()) {
-            for (PlannedCut cut : lane.cuts()) {
-                kept.add(new CutOf(cut.limb(), cut.kind()));
-                pins.add(new Pin(cut.limb(), cut.kind(), lane.year().year(), lane.season(), lane.quality(), true));
-            }
-        }
         tree.limb("N", limb -> limb.diameter(3).azimuth(100).fault(FaultKind.BROKEN));
-        Evaluation after = with(tree, Edits.moved(pins)).keeping(kept);
+        Evaluation after = keeping(tree, before);
         assertThat(cuts(after, "N")).isEmpty();
         assertThat(after.plan().notPlaced()).anySatisfy(limb -> {
             assertThat(limb.limb()).isEqualTo("N");
@@ -200,5 +206,28 @@ class EditsTest {
                         insisted,
                         split));
         PlanRules.hold(evaluation);
+    }
+
+    @Property(tries = 250)
+    void aPlanThatIsKeptStandsAsItWas(@ForAll long seed) {
+        SurveyBuilder tree = RandomTrees.tree(seed);
+        Evaluation before = tree.evaluate();
+        Evaluation kept = keeping(tree, before);
+        assertThat(made(kept)).containsExactlyInAnyOrderElementsOf(made(before));
+        assertThat(kept.plan().lanes().stream().flatMap(lane -> lane.cuts().stream()))
+                .allSatisfy(cut -> assertThat(cut.breaks()).isEmpty());
+    }
+
+    /** Which limb is cut how, where and when. */
+    private static List<String> made(Evaluation evaluation) {
+        return evaluation.plan().lanes().stream()
+                .flatMap(lane -> lane.cuts().stream().map(cut -> "%s %s at %.2f m, %d %s"
+                        .formatted(
+                                cut.limb(),
+                                cut.kind(),
+                                cut.cut().place().alongM(),
+                                lane.year().year(),
+                                lane.season())))
+                .toList();
     }
 }

@@ -43,7 +43,7 @@ public record KeptCut(
                 Codes.of(lane.season()),
                 lane.quality().map(Codes::of).orElse(null),
                 Math.round(cut.cut().diameterCm() * 10) / 10.0,
-                Math.round(cut.cut().place().alongM() * 100) / 100.0,
+                Math.round(cut.cut().place().alongM() * 1000) / 1000.0,
                 cut.share(),
                 cut.cut().minutes());
     }
@@ -69,12 +69,12 @@ public record KeptCut(
 
     /** Keeps it where it is. */
     public Pin toPin() {
-        return new Pin(
+        return Pin.kept(
                 limb,
                 Codes.parse(Verdict.class, kind).orElseThrow(),
                 year,
                 Codes.parse(Season.class, season).orElseThrow(),
                 quality == null ? Optional.empty() : Codes.parse(Window.Quality.class, quality),
-                true);
+                alongM);
     }
 }

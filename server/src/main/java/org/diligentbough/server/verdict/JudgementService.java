@@ -3,18 +3,15 @@ package org.diligentbough.server.verdict;
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
 import java.time.LocalDate;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
-import java.util.stream.Collectors;
 import org.diligentbough.core.Evaluation;
 import org.diligentbough.core.knowledge.Codes;
 import org.diligentbough.core.knowledge.Figure;
 import org.diligentbough.core.light.Neighbour;
 import org.diligentbough.core.plan.Edits;
-import org.diligentbough.core.plan.Pin;
 import org.diligentbough.core.plan.RenovationPlan;
 import org.diligentbough.core.season.PruningYear;
 import org.diligentbough.core.survey.Survey;
@@ -107,27 +104,14 @@ public class JudgementService {
 
     private Evaluation judge(long treeId, Standing standing) {
         Edits edits = edits(plan(treeId)).toEdits();
-        Optional<List<KeptCut>> kept = plans.inForce(treeId).map(this::cuts);
-        if (kept.isEmpty()) {
-            return judge(treeId, standing, edits);
-        }
-        List<Pin> pins = new ArrayList<>(edits.pins());
-        kept.get().stream()
-                .map(KeptCut::toPin)
-                .filter(pin ->
-                        pins.stream().noneMatch(other -> other.limb().equals(pin.limb()) && other.kind() == pin.kind()))
-                .forEach(pins::add);
         return judge(
-                        treeId,
-                        standing,
-                        new Edits(
-                                edits.years(),
-                                edits.allowance(),
-                                pins,
-                                edits.decisions(),
-                                edits.insisted(),
-                                edits.split()))
-                .keeping(kept.get().stream().map(KeptCut::cut).collect(Collectors.toSet()));
+                treeId,
+                standing,
+                plans.inForce(treeId)
+                        .map(this::cuts)
+                        .map(cuts ->
+                                edits.keeping(cuts.stream().map(KeptCut::toPin).toList()))
+                        .orElse(edits));
     }
 
     private Evaluation judge(long treeId, Standing standing, Edits edits) {
