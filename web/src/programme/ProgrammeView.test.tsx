@@ -83,7 +83,7 @@ describe('the programme', () => {
   it('gives one year hours of its own', async () => {
     await open();
     const own = box.querySelector<HTMLInputElement>('[aria-label="Hours 2028 while dormant"]')!;
-    expect(own.placeholder).toBe('2');
+    expect(own.placeholder).toBe('as every year');
     own.id = 'own';
     await type('own', '4');
     await act(async () => own.dispatchEvent(new FocusEvent('focusout', { bubbles: true })));

@@ -126,7 +126,7 @@ function Hours({ siteId, programme }: { siteId: number; programme: Programme }) 
         save();
       }}
     >
-      <span>
+      <span className="w-100">
         <strong>Volunteers’ hours each year</strong>
         <span className="small faint d-block">
           {worked.length > 0
@@ -275,9 +275,9 @@ function HoursThatYear({
       size="sm"
       min={0}
       step={0.5}
-      style={{ width: '6rem' }}
+      style={{ width: '8rem' }}
       aria-label={'Hours ' + slot.yearLabel + ' ' + SEASONS[slot.season]}
-      placeholder={at(0) === undefined ? 'as wanted' : String(at(0))}
+      placeholder={at(0) === undefined ? 'as wanted' : 'as every year'}
       disabled={busy}
       value={typed}
       onChange={(e) => setTyped(e.target.value)}

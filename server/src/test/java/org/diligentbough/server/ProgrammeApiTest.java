@@ -160,13 +160,13 @@ class ProgrammeApiTest {
 
     @Test
     void theOwnersPageIsOnePageInPlainWordsWithTwoPictures() throws Exception {
-        long treeId = walked(site("Owner & <Co>"), "P-1");
+        long treeId = walked(site("Owner & <Co> Żółw"), "P-1");
         try (var pdf = Loader.loadPDF(bytes("/api/trees/" + treeId + "/owners-plan.pdf"))) {
             assertThat(pdf.getNumberOfPages()).isEqualTo(1);
             String text = new PDFTextStripper().getText(pdf);
             assertThat(text)
                     .contains("P-1")
-                    .contains("Owner & <Co>")
+                    .contains("Owner & <Co> Żółw")
                     .contains("What is done when")
                     .contains("Take care");
             assertThat(text).contains("comes off");

@@ -10,6 +10,7 @@ import java.util.Base64;
 import java.util.List;
 import java.util.Locale;
 import java.util.stream.Collectors;
+import org.apache.pdfbox.pdmodel.PDDocument;
 import org.diligentbough.core.Evaluation;
 import org.diligentbough.core.Rulebook;
 import org.diligentbough.core.outlook.Outlook;
@@ -17,7 +18,6 @@ import org.diligentbough.core.plan.RenovationPlan;
 import org.diligentbough.core.plan.RenovationPlan.Lane;
 import org.diligentbough.core.season.Season;
 import org.diligentbough.core.survey.Limb;
-import org.diligentbough.core.verdict.Verdict;
 import org.diligentbough.server.orchard.OrchardService;
 import org.diligentbough.server.orchard.SiteMapper.SiteRow;
 import org.diligentbough.server.orchard.TreeMapper.TreeRow;
@@ -37,6 +37,9 @@ import org.springframework.web.util.HtmlUtils;
 class OwnersPlan {
     private static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("d MMMM yyyy", Locale.ENGLISH);
     private static final int MOST_CAUTIONS = 7;
+    private static final double PICTURE_MM = 66;
+    /** The fonts every reader of PDF has know the letters of western Europe only; this one ships with the library. */
+    private static final String EVERY_LETTER = "/org/apache/pdfbox/resources/ttf/LiberationSans-Regular.ttf";
 
     private final JudgementService judgement;
     private final OrchardService orchard;
@@ -62,6 +65,7 @@ class OwnersPlan {
         builder.withHtmlContent(html(evaluation, tree, orchard.site(tree.siteId())), null);
         // Nothing outside the page is fetched, whatever a name may say.
         builder.useUriResolver((base, uri) -> uri.startsWith("data:") ? uri : null);
+        builder.useFont(() -> PDDocument.class.getResourceAsStream(EVERY_LETTER), "Every Letter");
         builder.toStream(out);
         builder.run();
         return ResponseEntity.ok()
@@ -111,7 +115,6 @@ class OwnersPlan {
                 .limit(MOST_CAUTIONS)
                 .map(reason -> "<li>" + escaped(wording.of(reason).text()) + "</li>")
                 .collect(Collectors.joining());
-        double light = now.inLight().orElse(0);
         String title = escaped(tree.tag()) + " " + escaped(words(tree.species()))
                 + (tree.data().cultivar() == null
                         ? ""
@@ -119,12 +122,13 @@ class OwnersPlan {
         return """
                 <html><head><style>
                 @page { size: A4; margin: 14mm 15mm; }
-                body { font-family: Helvetica, sans-serif; font-size: 9.5pt; color: #33261d; line-height: 1.32; }
-                h1 { font-family: Times, serif; font-size: 17pt; margin: 0 0 1mm 0; }
-                h2 { font-family: Times, serif; font-size: 12pt; margin: 3mm 0 1mm 0; }
+                body { font-family: Helvetica, "Every Letter";  font-size: 9.5pt; color: #33261d; line-height: 1.32; }
+                h1 { font-family: Times, "Every Letter"; font-size: 17pt; margin: 0 0 1mm 0; }
+                h2 { font-family: Times, "Every Letter"; font-size: 12pt; margin: 3mm 0 1mm 0; }
                 p { margin: 0 0 1.5mm 0; } ul { margin: 0; padding-left: 5mm; } li { margin-bottom: 0.6mm; }
                 td { vertical-align: top; } .picture { width: 50%%; text-align: center; }
-                img { width: 66mm; height: 66mm; border: 0.3mm solid #cfc5ae; }
+                .tree { position: relative; width: 66mm; height: 66mm; margin: 0 auto 1mm auto; border: 0.3mm solid #cfc5ae; }
+                img { width: 66mm; height: 66mm; } .tag { position: absolute; font-size: 8pt; font-weight: bold; color: #5b2a52; }
                 .when { width: 42mm; font-weight: bold; padding: 1mm 3mm 1mm 0; border-top: 0.3mm solid #cfc5ae; }
                 .what { padding: 1mm 0; border-top: 0.3mm solid #cfc5ae; }
                 .care { background-color: #fbf3dc; padding: 2mm 3mm; } .faint { color: #6b5d50; font-size: 8pt; }
@@ -132,8 +136,8 @@ class OwnersPlan {
                 <h1>%s</h1>
                 <p>%s. What is planned for this tree, as of %s.</p>
                 <table width="100%%"><tr>
-                <td class="picture"><img src="data:image/png;base64,%s" alt="now"/><br/>Now: %.1f m high. Bars show this year&#8217;s cuts.</td>
-                <td class="picture"><img src="data:image/png;base64,%s" alt="after"/><br/>Early %s, when the plan is done: about %.1f m high.</td>
+                <td class="picture"><div class="tree"><img src="data:image/png;base64,%s" alt="now"/>%s</div>Now: %.1f m high. Bars and tags show this year&#8217;s cuts.</td>
+                <td class="picture"><div class="tree"><img src="data:image/png;base64,%s" alt="after"/></div>Early %s, when the plan is done: about %.1f m high.</td>
                 </tr></table>
                 <h2>What is done when</h2>
                 <table width="100%%" cellspacing="0">%s</table>
@@ -151,33 +155,43 @@ class OwnersPlan {
                         escaped(site.data().name()),
                         DAY.format(evaluation.scene().survey().today()),
                         Base64.getEncoder().encodeToString(picture.of(now.limbs(), wantedM)),
+                        picture.tags(now.limbs()).stream().map(OwnersPlan::tag).collect(Collectors.joining()),
                         now.heightM(),
                         Base64.getEncoder().encodeToString(picture.of(after.limbs(), wantedM)),
                         after.year(),
                         after.heightM(),
                         lanes,
                         lanes.isEmpty() ? "<p>Nothing needs doing now.</p>" : "",
-                        expect(light, after),
+                        expect(now, after),
                         cautions.isEmpty() ? "<li>None beyond the usual.</li>" : cautions,
                         wantedM > 0 ? "; the dashed line is the height wanted" : "");
     }
 
-    private static String expect(double before, Outlook.Year after) {
-        String light = after.inLight().isPresent()
+    private static String expect(Outlook.Year now, Outlook.Year after) {
+        String light = now.inLight().isPresent() && after.inLight().isPresent()
                 ? "Of its fruiting wood %d %% has light enough now, %d %% after. "
                         .formatted(
-                                Math.round(before * 100),
+                                Math.round(now.inLight().getAsDouble() * 100),
                                 Math.round(after.inLight().getAsDouble() * 100))
                 : "";
         return light
+                + reach(now, after)
                 + "The tree is never cut so hard that it stops bearing, but it bears less in years in which a large limb goes. "
                 + "Upright shoots answer every cut; they are taken while they are thin.";
     }
 
+    private static String reach(Outlook.Year now, Outlook.Year after) {
+        if (now.fruitInReach().isEmpty() || now.fruitIndex() <= 0 || after.fruitIndex() <= 0) {
+            return "";
+        }
+        return "Of its fruit about %d %% hangs below the height wanted now, %d %% after. "
+                .formatted(
+                        Math.round(100 * now.fruitInReach().getAsDouble() / now.fruitIndex()),
+                        Math.round(100 * after.fruitInReach().orElse(0) / after.fruitIndex()));
+    }
+
     private static String lane(Lane lane, LocalDate today) {
-        String cuts = lane.cuts().stream()
-                .map(cut -> words(cut.limb(), cut.kind(), cut.cut().diameterCm()))
-                .collect(Collectors.joining("; "));
+        String cuts = lane.cuts().stream().map(OwnersPlan::words).collect(Collectors.joining("; "));
         String detail = lane.detail()
                 .map(shoots -> (cuts.isEmpty() ? "" : "; ") + "about " + shoots.shoots() + " upright shoots taken")
                 .orElse("");
@@ -189,16 +203,27 @@ class OwnersPlan {
                 .formatted(when, cuts, detail, share);
     }
 
+    private static String tag(TreePicture.Tag tag) {
+        return "<span class=\"tag\" style=\"left: %.1fmm; top: %.1fmm\">%s</span>"
+                .formatted(tag.left() * PICTURE_MM, tag.top() * PICTURE_MM, escaped(tag.limb()));
+    }
+
     private static String day(LocalDate day) {
         return DAY.format(day);
     }
 
-    private static String words(String limb, Verdict kind, double cm) {
-        String wide = " (%.0f cm wide)".formatted(cm);
-        return switch (kind) {
-            case REMOVE -> "limb " + escaped(limb) + wide + " comes off whole";
-            case SHORTEN -> "limb " + escaped(limb) + wide + " is shortened";
-            default -> "branch " + escaped(limb) + " is bent down";
+    private static String words(RenovationPlan.PlannedCut cut) {
+        String limb =
+                escaped(cut.limb()) + " (%.0f cm wide)".formatted(cut.cut().diameterCm());
+        String backTo = cut.cut()
+                .place()
+                .sideBranch()
+                .map(branch -> " back to its side branch " + escaped(branch))
+                .orElse("");
+        return switch (cut.kind()) {
+            case REMOVE -> "limb " + limb + " comes off whole";
+            case SHORTEN -> "limb " + limb + " is shortened" + backTo;
+            default -> "branch " + escaped(cut.limb()) + " is bent down";
         };
     }
 

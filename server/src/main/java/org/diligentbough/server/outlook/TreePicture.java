@@ -27,6 +27,8 @@ final class TreePicture {
     private static final Color SLATE = new Color(0x44, 0x63, 0x78);
     /** Wood is drawn somewhat wider than it is, so that thin limbs can be seen. */
     private static final double WIDER = 1.35;
+    /** Where along a limb its tag stands. */
+    private static final double TAG_AT = 0.85;
 
     private final double perM;
     private final double trunkM;
@@ -114,6 +116,30 @@ final class TreePicture {
         sheet.fill(path);
     }
 
+    /**
+     * Where a limb's tag stands.
+     *
+     * @param left share of the picture's width
+     * @param top share of its height
+     */
+    record Tag(String limb, double left, double top) {}
+
+    /** Where tags stand of limbs as thick as can be told apart: about their middle, as far as they stand. */
+    List<Tag> tags(List<Outlook.Grown> limbs) {
+        return limbs.stream()
+                .filter(limb -> limb.cut().isPresent())
+                .map(limb -> new Tag(limb.id(), along(limb, TAG_AT, true) / WIDTH, along(limb, TAG_AT, false) / HEIGHT))
+                .toList();
+    }
+
+    /** A place a share of the way along a limb: how far from the left, or from the top. */
+    private double along(Outlook.Grown limb, double share, boolean fromLeft) {
+        return fromLeft
+                ? x(limb.base().eastM()
+                        + share * (limb.tip().eastM() - limb.base().eastM()))
+                : y(limb.base().upM() + share * (limb.tip().upM() - limb.base().upM()));
+    }
+
     /** A bar across where it is cut. */
     private void mark(Graphics2D sheet, Outlook.Grown limb) {
         double lengthM = Math.max(
@@ -122,10 +148,8 @@ final class TreePicture {
                         + Math.pow(limb.tip().northM() - limb.base().northM(), 2)
                         + Math.pow(limb.tip().upM() - limb.base().upM(), 2)));
         double share = Math.min(1, Math.max(0.06, limb.cutAtM() / lengthM));
-        double atX = x(
-                limb.base().eastM() + share * (limb.tip().eastM() - limb.base().eastM()));
-        double atY =
-                y(limb.base().upM() + share * (limb.tip().upM() - limb.base().upM()));
+        double atX = along(limb, share, true);
+        double atY = along(limb, share, false);
         double turn = Math.atan2(
                 y(limb.tip().upM()) - y(limb.base().upM()),
                 x(limb.tip().eastM()) - x(limb.base().eastM()));

@@ -161,7 +161,8 @@ class ProgrammeView {
                                 (int) Math.round(slot.minutes()),
                                 slot.hours().orElse(null),
                                 slot.over(),
-                                slot.trees().stream()
+                                laid.rows().keySet().stream()
+                                        .filter(slot.trees()::contains)
                                         .map(id -> new TagView(
                                                 id, laid.rows().get(id).tag()))
                                         .toList()))
