@@ -5,6 +5,7 @@ import static org.diligentbough.server.TestServer.JSON;
 import static org.diligentbough.server.TestServer.file;
 import static org.diligentbough.server.TestServer.get;
 import static org.diligentbough.server.TestServer.post;
+import static org.diligentbough.server.TestServer.put;
 
 import java.time.LocalDate;
 import org.junit.jupiter.api.Test;
@@ -247,21 +248,58 @@ class ArchiveApiTest {
     }
 
     @Test
+    void plansWhatPeopleWantOfThemAndTheHoursGoOutAndComeIn() {
+        long siteId = add(oneTree("Archive plans", "", ""));
+        long treeId = onlyTree(siteId);
+        put("/api/trees/" + treeId + "/plan", """
+                        {"version": 0, "edits": {"years": 4, "allowance": {"share": 0.2, "why": "weak after the drought"},
+                         "pins": [{"limb": "C", "kind": "remove", "year": 2028, "season": "dormant", "quality": "best"}],
+                         "decided": [{"limb": "B", "verdict": "shorten", "alongM": 2.0}]}}
+                        """).expect(200);
+        post("/api/trees/" + treeId + "/plan/kept", "{\"version\": 1}").expect(200);
+        put("/api/trees/" + treeId + "/programme", "{\"year\": 2029}").expect(200);
+        put("/api/sites/" + siteId + "/programme/hours", """
+                        {"hours": [{"year": 0, "season": "dormant", "hours": 12}, {"year": 2028, "season": "dormant", "hours": 8}]}
+                        """).expect(200);
+        ObjectNode out = (ObjectNode) get("/api/sites/" + siteId + "/archive").expect(200);
+        ((ObjectNode) out.get("site")).put("name", "Archive plans moved house");
+        long there = add(out);
+        ObjectNode again = (ObjectNode) get("/api/sites/" + there + "/archive").expect(200);
+        assertThat(again).isEqualTo(out);
+        String tree = "/api/trees/" + onlyTree(there);
+        JsonNode judged = get(tree + "/judgement").json();
+        assertThat(judged.at("/kept/cause").stringValue()).isEqualTo("kept");
+        assertThat(judged.at("/edits/allowance/why").stringValue()).isEqualTo("weak after the drought");
+        assertThat(judged.get("proposal")).isEmpty();
+        assertThat(judged.at("/evaluation/plan"))
+                .isEqualTo(get("/api/trees/" + treeId + "/judgement").json().at("/evaluation/plan"));
+    }
+
+    @Test
     void whatIsWrongWithTheWorkIsNamedByItsPlace() {
         ObjectNode bad = oneTree("Archive bad", """
                 , "moved": [{"limb": "C", "kind": "remove", "year": "soon", "season": "dormant"}],
+                  "wanted": {"years": 40}, "begins": "soon",
+                  "plans": [{"on": "today-1", "by": "Ada Archive", "cause": "followed",
+                             "cuts": [{"limb": "C", "kind": "fell", "year": "2028", "season": "dormant"}]}],
                   "fruit": [{"by": "Ada Archive", "year": "year-1", "fruit": {}},
                             {"by": "Ada Archive", "year": "year-1", "fruit": {"kilos": 2}}],
                   "reports": [{"by": "", "on": "today-3", "kind": "leaning", "dangerous": true}],
                   "visits": [{"on": "today-400000"}]
                 """, """
-                , "days": [{"on": "today-3", "starts": "09:30", "ends": "09:00", "state": "sunny", "shed": {"saw": 1}, "visits": []}]
+                , "days": [{"on": "today-3", "starts": "09:30", "ends": "09:00", "state": "sunny", "shed": {"saw": 1}, "visits": []}],
+                  "hours": [{"season": "dormant", "hours": 3}, {"season": "dormant", "hours": 4}]
                 """);
         JsonNode problem = post("/api/archives", JSON.writeValueAsString(bad)).expect(422);
         assertThat(problem.get("errors"))
                 .extracting(error -> error.get("pointer").stringValue())
                 .contains(
                         "/trees/0/moved/0/year",
+                        "/trees/0/wanted/years",
+                        "/trees/0/begins",
+                        "/trees/0/plans/0/by",
+                        "/trees/0/plans/0/cuts/0/kind",
+                        "/hours/1/season",
                         "/trees/0/fruit/1/year",
                         "/trees/0/reports/0/by",
                         "/trees/0/visits/0/on",

@@ -1,11 +1,18 @@
 package org.diligentbough.server.archive;
 
 import io.swagger.v3.oas.annotations.media.Schema;
+import jakarta.validation.constraints.NotBlank;
+import jakarta.validation.constraints.NotNull;
 import java.util.List;
 import java.util.Map;
+import org.diligentbough.core.season.Season;
+import org.diligentbough.core.season.Window;
+import org.diligentbough.core.verdict.Verdict;
 import org.diligentbough.server.fruit.Fruit.FruitData;
 import org.diligentbough.server.orchard.SiteData;
 import org.diligentbough.server.orchard.TreeData;
+import org.diligentbough.server.plan.PlanEdits;
+import org.diligentbough.server.shared.CodeOf;
 import org.diligentbough.server.shared.MayBeNull;
 import org.diligentbough.server.visit.LoggedCut;
 import org.diligentbough.server.visit.VisitCut;
@@ -25,7 +32,8 @@ public record Archive(
         @MayBeNull List<ArchivedPerson> people,
         List<ArchivedTree> trees,
         @MayBeNull List<ArchivedSighting> sightings,
-        @MayBeNull List<ArchivedDay> days) {
+        @MayBeNull List<ArchivedDay> days,
+        @MayBeNull List<ArchivedHours> hours) {
     public static final String FORMAT = "diligent-bough/archive";
     public static final int VERSION = 1;
 
@@ -44,11 +52,22 @@ public record Archive(
     /** Proof of training, and the last day on which it holds. */
     public record ArchivedTicket(String ticket, String until) {}
 
-    /** One tree with its surveys, oldest first, and what else is known of it. */
+    /** Hours volunteers have in a season; {@code year} is null for every year that has none of its own. */
+    public record ArchivedHours(@MayBeNull String year, String season, Double hours) {}
+
+    /**
+     * One tree with its surveys, oldest first, and what else is known of it.
+     *
+     * @param plans what was planned, oldest first
+     * @param begins the year the programme was set to begin it in
+     */
     public record ArchivedTree(
             TreeData tree,
             List<ArchivedSurvey> surveys,
             @MayBeNull List<ArchivedMove> moved,
+            @MayBeNull ArchivedWants wanted,
+            @MayBeNull List<ArchivedPlan> plans,
+            @MayBeNull String begins,
             @MayBeNull List<ArchivedReport> reports,
             @MayBeNull List<ArchivedFruit> fruit,
             @MayBeNull List<ArchivedVisit> visits,
@@ -70,6 +89,50 @@ public record Archive(
             String year,
             String season,
             @MayBeNull String quality) {}
+
+    /** What people want of a plan besides cuts moved. */
+    public record ArchivedWants(
+            @MayBeNull Integer years,
+            @MayBeNull PlanEdits.AllowanceData allowance,
+            @MayBeNull List<ArchivedDecided> decided,
+            @MayBeNull List<String> insisted,
+            @MayBeNull List<String> split) {}
+
+    /** A cut forbidden (keep) or added. */
+    public record ArchivedDecided(
+            String limb, String verdict, @MayBeNull Double alongM, String by, String on) {}
+
+    /**
+     * A plan as it was.
+     *
+     * @param by who kept it; null when it followed the judgement
+     * @param cause followed, kept, by-hand or proposal
+     */
+    public record ArchivedPlan(String on, @MayBeNull String by, String cause, List<ArchivedCut> cuts) {}
+
+    /** One of its cuts. */
+    public record ArchivedCut(
+            @NotBlank(message = "is missing; give the limb's tag")
+            String limb,
+
+            @NotNull(message = "is missing; say which cut") @CodeOf(Verdict.class)
+            String kind,
+
+            String year,
+
+            @NotNull(message = "is missing; choose one") @CodeOf(Season.class)
+            String season,
+
+            @MayBeNull @CodeOf(Window.Quality.class) String quality,
+            @NotNull(message = "is missing; give cm") Double diameterCm,
+
+            @NotNull(message = "is missing; give metres from the limb's base")
+            Double alongM,
+
+            @NotNull(message = "is missing; give a share of the crown, 0 to 1")
+            Double share,
+
+            @NotNull(message = "is missing; give minutes") Integer minutes) {}
 
     /** Something seen without a survey. */
     public record ArchivedReport(

@@ -10,8 +10,8 @@ import org.diligentbough.server.archive.Archive.ArchivedDay;
 import org.diligentbough.server.archive.Archive.ArchivedDealt;
 import org.diligentbough.server.archive.Archive.ArchivedFruit;
 import org.diligentbough.server.archive.Archive.ArchivedLog;
-import org.diligentbough.server.archive.Archive.ArchivedMove;
 import org.diligentbough.server.archive.Archive.ArchivedPerson;
+import org.diligentbough.server.archive.Archive.ArchivedPlan;
 import org.diligentbough.server.archive.Archive.ArchivedRemoval;
 import org.diligentbough.server.archive.Archive.ArchivedReport;
 import org.diligentbough.server.archive.Archive.ArchivedSighting;
@@ -28,11 +28,9 @@ import org.diligentbough.server.orchard.OrchardService;
 import org.diligentbough.server.orchard.SiteMapper.SiteRow;
 import org.diligentbough.server.orchard.TreeMapper;
 import org.diligentbough.server.orchard.TreeMapper.TreeRow;
-import org.diligentbough.server.plan.PinData;
 import org.diligentbough.server.season.Sightings;
 import org.diligentbough.server.survey.SurveyMapper.SurveyRow;
 import org.diligentbough.server.survey.SurveyService;
-import org.diligentbough.server.verdict.JudgementService;
 import org.diligentbough.server.visit.Reports;
 import org.diligentbough.server.visit.Reports.ReportView;
 import org.diligentbough.server.visit.TreeRecords;
@@ -55,7 +53,7 @@ public class ArchiveWriter {
     private final DayArchive days;
     private final VisitMapper visits;
     private final TreeRecords records;
-    private final JudgementService judgement;
+    private final PlanArchive plans;
     private final Reports reports;
     private final Fruit fruit;
     private final Removals removals;
@@ -70,7 +68,7 @@ public class ArchiveWriter {
             DayArchive days,
             VisitMapper visits,
             TreeRecords records,
-            JudgementService judgement,
+            PlanArchive plans,
             Reports reports,
             Fruit fruit,
             Removals removals,
@@ -83,7 +81,7 @@ public class ArchiveWriter {
         this.days = days;
         this.visits = visits;
         this.records = records;
-        this.judgement = judgement;
+        this.plans = plans;
         this.reports = reports;
         this.fruit = fruit;
         this.removals = removals;
@@ -112,7 +110,8 @@ public class ArchiveWriter {
                         .toList(),
                 archived,
                 seen(siteId),
-                workDays);
+                workDays,
+                plans.hours(siteId));
     }
 
     private List<ArchivedSighting> seen(long siteId) {
@@ -125,6 +124,7 @@ public class ArchiveWriter {
     private static boolean hadAHand(Person person, List<ArchivedTree> trees, List<ArchivedDay> days) {
         Stream<String> inTrees = trees.stream().flatMap(tree -> Stream.of(
                         tree.surveys().stream().map(ArchivedSurvey::by),
+                        tree.plans().stream().map(ArchivedPlan::by),
                         tree.reports().stream().map(ArchivedReport::by),
                         tree.fruit().stream().map(ArchivedFruit::by),
                         tree.visits().stream().flatMap(ArchiveWriter::hands))
@@ -158,15 +158,14 @@ public class ArchiveWriter {
         for (SurveyRow survey : surveys.surveysOf(tree.id())) {
             oldestFirst.add(0, new ArchivedSurvey(survey.surveyedBy(), json.readTree(survey.document())));
         }
-        List<PinData> moved = judgement.edits(judgement.plan(tree.id())).pins();
         List<LogRow> logs = visits.logsOf(tree.id());
         return new ArchivedTree(
                 tree.data(),
                 oldestFirst,
-                moved.stream()
-                        .map(pin -> new ArchivedMove(
-                                pin.limb(), pin.kind(), String.valueOf(pin.year()), pin.season(), pin.quality()))
-                        .toList(),
+                plans.moved(tree.id()),
+                plans.wanted(tree.id()),
+                plans.plans(tree.id()),
+                plans.begins(tree.id()),
                 reports.reports(tree.id()).stream().map(ArchiveWriter::report).toList(),
                 fruit.fruit(tree.id()).years().stream()
                         .map(year -> new ArchivedFruit(year.by(), String.valueOf(year.year()), year.data()))

@@ -17,7 +17,6 @@ import org.diligentbough.core.season.GrowthStage;
 import org.diligentbough.server.archive.Archive.ArchivedDay;
 import org.diligentbough.server.archive.Archive.ArchivedFruit;
 import org.diligentbough.server.archive.Archive.ArchivedLog;
-import org.diligentbough.server.archive.Archive.ArchivedMove;
 import org.diligentbough.server.archive.Archive.ArchivedPerson;
 import org.diligentbough.server.archive.Archive.ArchivedReport;
 import org.diligentbough.server.archive.Archive.ArchivedSighting;
@@ -32,12 +31,9 @@ import org.diligentbough.server.fruit.Fruit;
 import org.diligentbough.server.orchard.OrchardService.JudgementOutdated;
 import org.diligentbough.server.orchard.SiteMapper.SiteRow;
 import org.diligentbough.server.orchard.TreeMapper.TreeRow;
-import org.diligentbough.server.plan.PinData;
-import org.diligentbough.server.plan.PlanEdits;
 import org.diligentbough.server.season.Sightings;
 import org.diligentbough.server.shared.History;
 import org.diligentbough.server.shared.History.About;
-import org.diligentbough.server.verdict.JudgementService;
 import org.diligentbough.server.visit.LogData;
 import org.diligentbough.server.visit.LogService;
 import org.diligentbough.server.visit.LoggedCut;
@@ -59,7 +55,7 @@ class WorkImport {
     private final DayArchive days;
     private final LogService logs;
     private final TreeRecords records;
-    private final JudgementService judgement;
+    private final PlanArchive plans;
     private final Reports reports;
     private final Fruit fruit;
     private final Removals removals;
@@ -72,7 +68,7 @@ class WorkImport {
             DayArchive days,
             LogService logs,
             TreeRecords records,
-            JudgementService judgement,
+            PlanArchive plans,
             Reports reports,
             Fruit fruit,
             Removals removals,
@@ -83,7 +79,7 @@ class WorkImport {
         this.days = days;
         this.logs = logs;
         this.records = records;
-        this.judgement = judgement;
+        this.plans = plans;
         this.reports = reports;
         this.fruit = fruit;
         this.removals = removals;
@@ -128,6 +124,7 @@ class WorkImport {
         for (int i = 0; i < workDays.size(); i++) {
             day(run, workDays.get(i), "/days/" + i);
         }
+        plans.addHours(site.id(), archive.hours(), words, problems);
         problems.refuseIfAny();
         run.due.stream().sorted(Comparator.comparing(Due::on)).forEach(due -> visit(run, due));
         for (int i = 0; i < trees.size(); i++) {
@@ -206,7 +203,7 @@ class WorkImport {
     }
 
     private void tree(Run run, ArchivedTree given, TreeRow tree, String at) {
-        moves(run, orEmpty(given.moved()), tree, at + "/moved/");
+        plans.add(tree, run.site, given, run.words, run.problems, at);
         for (int i = 0; i < orEmpty(given.reports()).size(); i++) {
             report(run, given.reports().get(i), tree, at + "/reports/" + i);
         }
@@ -228,25 +225,6 @@ class WorkImport {
             run.problems
                     .day(run.words, visit.on(), visitAt + "/on")
                     .ifPresent(on -> run.due.add(new Due(visit, on, tree, null, visitAt)));
-        }
-    }
-
-    private void moves(Run run, List<ArchivedMove> given, TreeRow tree, String at) {
-        List<PinData> pins = new ArrayList<>();
-        for (int i = 0; i < given.size(); i++) {
-            ArchivedMove move = given.get(i);
-            var year = run.words.year(move.year());
-            if (year.isEmpty()) {
-                run.problems.add(at + i + "/year", NO_YEAR);
-                continue;
-            }
-            PinData pin = new PinData(move.limb(), move.kind(), year.getAsInt(), move.season(), move.quality());
-            if (run.problems.check(pin, at + i)) {
-                pins.add(pin);
-            }
-        }
-        if (!pins.isEmpty()) {
-            judgement.keep(tree.id(), 0, PlanEdits.moved(pins));
         }
     }
 

@@ -10,7 +10,7 @@ import org.apache.ibatis.annotations.Select;
 
 /** The hours of a site, and what was set of its programme by hand. */
 @Mapper
-interface ProgrammeMapper {
+public interface ProgrammeMapper {
     /** Hours in a season; year 0 stands for every year that has none of its own. */
     record HoursRow(Integer year, String season, Double hours) {}
 
