@@ -61,7 +61,10 @@ class PlanJourney {
             browser.press("Undo: do not cut D");
             assertThat(plan.locator(".disc[aria-label*=' D,']")).hasCount(1);
             browser.press("Keep this plan");
-            assertThat(plan).containsText("Plan 1, kept as the rules made it by Tamsin Oke");
+            assertThat(plan).containsText("kept as the rules made it by Tamsin Oke");
+            // As it was proposed: nothing of it breaks a rule, and no other cut stands beside it.
+            assertThat(plan.locator(".breaks")).hasCount(0);
+            assertThat(plan.locator(".state.urgent")).hasCount(0);
             // What people decide since is proposed beside it, and changes nothing until it is taken over.
             TestServer.put(
                             "/api/trees/" + treeId + "/limbs/D/decision",
@@ -71,10 +74,34 @@ class PlanJourney {
             Locator proposed = browser.part("Proposed since");
             assertThat(proposed).containsText("shorten D");
             browser.press("Take all of it over");
-            assertThat(plan).containsText("Plan 2, taken over from what was proposed");
+            assertThat(plan).containsText("taken over from what was proposed");
             assertThat(proposed).hasCount(0);
             browser.press("What was planned, and what became of it");
-            assertThat(browser.part("Plan 1")).containsText("shorten D");
+            assertThat(browser.part("Plan 1")).containsText("as the judgement had it");
+            assertThat(browser.part("Plan 2")).containsText("shorten D");
+            Assertions.assertThat(browser.errors()).isEmpty();
+        }
+    }
+
+    @Test
+    void aPlanNobodyKeepsSaysWhatANewWalkChanged() {
+        String site = DemoJourney.demo("kilnfield.json", "Kilnfield that is walked again");
+        long treeId = tree(site, "K-01");
+        try (Browser browser = new Browser()) {
+            browser.open(site + "/trees/" + treeId);
+            browser.iAm("Tamsin Oke");
+            Locator plan = browser.part("Plan");
+            assertThat(plan).containsText("Not kept yet");
+            assertThat(plan).not().containsText("It last changed on");
+            TestServer.put(
+                            "/api/trees/" + treeId + "/limbs/D/decision",
+                            "{\"verdict\": \"keep\", \"note\": \"It carries the swing.\"}")
+                    .expect(200);
+            browser.page.reload();
+            assertThat(plan).containsText("It last changed on 20 Feb 2027");
+            browser.press("What changed");
+            assertThat(browser.part("What changed")).containsText("shorten D");
+            assertThat(browser.part("What changed")).containsText("no longer, it was planned for");
             Assertions.assertThat(browser.errors()).isEmpty();
         }
     }
@@ -125,12 +152,23 @@ class PlanJourney {
             browser.page.getByLabel("Year in which " + tag + " begins").selectOption("2027");
             assertThat(browser.part("Trees").locator("tr").filter(new Locator.FilterOptions().setHasText(tag)))
                     .containsText("2027, set by hand");
+            // One year has more hours of its own, and the last twelve months' hours can be taken for all.
+            Locator own = browser.page.getByLabel("Hours 2028 while dormant");
+            own.fill("40");
+            own.press("Enter");
+            assertThat(browser.page.locator("table.programme")).containsText("of 40 h");
+            browser.press("Take these");
+            browser.press("Lay it out");
+            assertThat(browser.page.getByLabel("while dormant", new Page.GetByLabelOptions().setExact(true)))
+                    .not()
+                    .hasValue("3");
             browser.press("Plan all anew");
             assertThat(browser.button("Plan all anew")).isVisible();
             var table = browser.page.waitForDownload(() -> browser.follow("Table (CSV)"));
             Assertions.assertThat(Files.readString(table.path())).startsWith("tree,species,group");
             browser.page.emulateMedia(new Page.EmulateMediaOptions().setMedia(Media.PRINT));
-            assertThat(browser.page.getByLabel("Hours")).isHidden();
+            assertThat(browser.page.getByLabel("Hours", new Page.GetByLabelOptions().setExact(true)))
+                    .isHidden();
             assertThat(browser.page.locator("table.programme")).isVisible();
             browser.page.emulateMedia(new Page.EmulateMediaOptions().setMedia(Media.SCREEN));
             browser.open(site + "/trees/" + tree(site, "K-01"));
