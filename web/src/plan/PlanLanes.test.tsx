@@ -9,6 +9,9 @@ vi.mock('../api/client', async (original) => ({
   api: (await import('../testing/harness')).fakeApi,
 }));
 
+/** What was asked for beyond looking. */
+const changes = () => asked.filter((one) => one.method !== 'GET');
+
 const window = { opens: '2027-02-01', closes: '2027-03-31' };
 const cut = (limb: string, more = {}) => ({
   limb,
@@ -78,7 +81,7 @@ describe('the lanes of a plan', () => {
     answers.set(PUT, judgement({ planVersion: 4 }));
     await plan(judgement());
     await key(A, 'ArrowDown');
-    expect(asked).toEqual([
+    expect(changes()).toEqual([
       {
         method: 'PUT',
         path: '/api/trees/{treeId}/plan',
@@ -98,7 +101,7 @@ describe('the lanes of a plan', () => {
     await plan(judgement());
     await key(A, 'ArrowUp');
     await key(A, 'x');
-    expect(asked).toEqual([]);
+    expect(changes()).toEqual([]);
   });
 
   it('undoes the last move by what was moved before it', async () => {
@@ -107,7 +110,7 @@ describe('the lanes of a plan', () => {
     await plan(judgement({ edits: { ...NONE, pins: pinned } }));
     await key(A, 'ArrowDown');
     await press('Undo the last change');
-    expect(asked.at(-1)!.body).toMatchObject({ edits: { pins: pinned } });
+    expect(changes().at(-1)!.body).toMatchObject({ edits: { pins: pinned } });
     expect(box.textContent).not.toContain('Undo the last change');
   });
 
@@ -126,9 +129,9 @@ describe('the lanes of a plan', () => {
     await plan(moved, 'A');
     expect(box.textContent).toContain('A: It breaks a rule.');
     await type('move-Aremove', '2029|dormant|best');
-    expect(asked.at(-1)!.body).toMatchObject({ edits: { pins: [{ limb: 'A', year: 2029 }] } });
+    expect(changes().at(-1)!.body).toMatchObject({ edits: { pins: [{ limb: 'A', year: 2029 }] } });
     await press('Leave it to the rules');
-    expect(asked.at(-1)!.body).toMatchObject({ edits: { pins: [] } });
+    expect(changes().at(-1)!.body).toMatchObject({ edits: { pins: [] } });
   });
 
   it('says when somebody else was quicker and offers the move again', async () => {
@@ -138,7 +141,7 @@ describe('the lanes of a plan', () => {
     expect(box.textContent).toContain('refused with 409');
     answers.set(PUT, judgement({ planVersion: 9 }));
     await press('Move A to 2028 in it all the same');
-    expect(asked).toHaveLength(2);
+    expect(changes()).toHaveLength(2);
     expect(box.textContent).not.toContain('refused with 409');
   });
 
@@ -146,13 +149,13 @@ describe('the lanes of a plan', () => {
     answers.set(PUT, judgement({ planVersion: 4 }));
     await plan(judgement({ edits: { ...NONE, insisted: ['B'] } }), 'A');
     await press('Do not cut A');
-    expect(asked.at(-1)!.body).toMatchObject({ edits: { decided: [{ limb: 'A', verdict: 'keep' }] } });
+    expect(changes().at(-1)!.body).toMatchObject({ edits: { decided: [{ limb: 'A', verdict: 'keep' }] } });
     await press('A first of all');
-    expect(asked.at(-1)!.body).toMatchObject({ edits: { insisted: ['B', 'A'] } });
+    expect(changes().at(-1)!.body).toMatchObject({ edits: { insisted: ['B', 'A'] } });
     await press('A in two steps');
-    expect(asked.at(-1)!.body).toMatchObject({ edits: { split: ['A'] } });
+    expect(changes().at(-1)!.body).toMatchObject({ edits: { split: ['A'] } });
     await press('Undo: B first of all');
-    expect(asked.at(-1)!.body).toMatchObject({ edits: { insisted: [] } });
+    expect(changes().at(-1)!.body).toMatchObject({ edits: { insisted: [] } });
   });
 
   it('offers to add a cut where the judgement wants none', async () => {
@@ -167,14 +170,14 @@ describe('the lanes of a plan', () => {
       'C',
     );
     await press('Add: shorten C');
-    expect(asked.at(-1)!.body).toMatchObject({ edits: { decided: [{ limb: 'C', verdict: 'shorten' }] } });
+    expect(changes().at(-1)!.body).toMatchObject({ edits: { decided: [{ limb: 'C', verdict: 'shorten' }] } });
   });
 
   it('plans over as many years as are asked for', async () => {
     answers.set(PUT, judgement({ planVersion: 4 }));
     await plan(judgement());
     await type('plan-years', '5');
-    expect(asked.at(-1)!.body).toMatchObject({ edits: { years: 5 } });
+    expect(changes().at(-1)!.body).toMatchObject({ edits: { years: 5 } });
   });
 
   it('shows what is proposed beside a plan that is kept, and takes it over', async () => {
@@ -194,6 +197,49 @@ describe('the lanes of a plan', () => {
     expect(box.textContent).toContain('It is cracked.');
     expect(box.textContent).toContain('no longer, it was planned for 2029 while dormant');
     await press('Take all of it over');
-    expect(asked.at(-1)!.body).toEqual({ version: 3 });
+    expect(changes().at(-1)!.body).toEqual({ version: 3 });
+  });
+
+  it('says what changed a plan that nobody keeps, and what was planned before', async () => {
+    answers.set('GET /api/trees/{treeId}/plans', [
+      { number: 2, on: '2027-02-20', cause: 'followed', cuts: [] },
+      {
+        number: 1,
+        on: '2026-11-03',
+        cause: 'followed',
+        cuts: [
+          {
+            cut: { limb: 'A', kind: 'remove', diameterCm: 8, yearLabel: '2027', season: 'dormant' },
+            became: 'other',
+            becameOn: '2027-02-20',
+            instead: 'shorten',
+            insteadAtM: 1.5,
+          },
+        ],
+      },
+    ]);
+    await plan(
+      judgement({
+        followed: {
+          on: '2027-02-20',
+          since: '2026-11-03',
+          changes: [{ limb: 'A', kind: 'remove', from: '2027 dormant', why: [] }],
+        },
+      }),
+    );
+    expect(box.textContent).toContain('It last changed on 20 Feb 2027');
+    await press('What changed');
+    await settle();
+    expect(box.textContent).toContain('remove A: no longer, it was planned for 2027 while dormant');
+    expect(box.textContent).toContain('done otherwise: shorten at 1.5 m, 20 Feb 2027');
+  });
+
+  it('says where the programme puts the tree off', async () => {
+    answers.set('GET /api/trees/{treeId}/programme', { first: 2027, begins: 2028 });
+    await plan(judgement());
+    await settle();
+    expect(box.textContent).toContain(
+      'In the programme of the site it begins 1 year later than here, in 2028, for want of hours.',
+    );
   });
 });

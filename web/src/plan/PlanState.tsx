@@ -5,6 +5,7 @@ import { Loading } from '../parts/Loading';
 import { ProblemAlert } from '../parts/ProblemAlert';
 import { centimetres, date, metres } from '../parts/format';
 import { SEASONS, VERDICTS } from '../verdict/words';
+import { useTreeInProgramme } from '../programme/queries';
 import { useKeepPlan, usePlanVersions } from './queries';
 
 /** "2028 dormant" as people say it. */
@@ -73,6 +74,7 @@ export function PlanState({ judgement, treeId }: { judgement: Judgement; treeId:
           </Button>
         </p>
       )}
+      <InProgramme treeId={treeId} />
       {kept && open && <Versions treeId={treeId} />}
       {proposal.length > 0 && (
         <section className="proposal" aria-label="Proposed since">
@@ -91,6 +93,23 @@ export function PlanState({ judgement, treeId }: { judgement: Judgement; treeId:
         </section>
       )}
     </div>
+  );
+}
+
+/** Where the programme of the site puts the tree off, or somebody set it to begin. */
+function InProgramme({ treeId }: { treeId: number }) {
+  const tree = useTreeInProgramme(treeId).data;
+  if (!tree || tree.first == null || tree.begins === tree.first) return null;
+  const years = tree.begins == null ? 0 : tree.begins - tree.first;
+  return (
+    <p className="mb-1">
+      <i className="bi bi-hourglass-split" aria-hidden="true" />{' '}
+      {tree.begins == null
+        ? 'In the programme of the site it finds no hours.'
+        : `In the programme of the site it begins ${Math.abs(years)} ${Math.abs(years) === 1 ? 'year' : 'years'} ` +
+          `${years > 0 ? 'later' : 'earlier'} than here, in ${tree.begins}` +
+          (tree.setTo != null ? ', set by hand.' : ', for want of hours.')}
+    </p>
   );
 }
 

@@ -10,6 +10,14 @@ export const useProgramme = (siteId: number) =>
       unwrap(await api.GET('/api/sites/{siteId}/programme', { params: { path: { siteId } } })),
   });
 
+/** A tree in the programme of its site. */
+export const useTreeInProgramme = (treeId: number) =>
+  useQuery({
+    queryKey: ['programme-tree', treeId],
+    queryFn: async () =>
+      unwrap(await api.GET('/api/trees/{treeId}/programme', { params: { path: { treeId } } })),
+  });
+
 export const useKeepHours = (siteId: number) =>
   useChange(async (hours: ProgrammeHours[]) =>
     unwrap(

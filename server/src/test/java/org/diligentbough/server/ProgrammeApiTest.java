@@ -82,6 +82,8 @@ class ProgrammeApiTest {
         JsonNode set = programme(siteId);
         for (JsonNode tree : set.get("trees")) {
             if (tree.get("tag").stringValue().equals("P-2")) {
+                assertThat(tree)
+                        .isEqualTo(get("/api/trees/" + second + "/programme").json());
                 assertThat(tree.get("setTo").intValue()).isEqualTo(2031);
                 assertThat(tree.get("begins").intValue()).isEqualTo(2031);
             } else {
@@ -128,6 +130,7 @@ class ProgrammeApiTest {
         put(path, "{\"hours\": [" + one + "," + one + "]}").expect(422);
         sendAs(0, "PUT", path, "{\"hours\": []}").expect(403);
         get("/api/sites/999999/programme").expect(404);
+        get("/api/trees/" + tree(siteId, "P-9") + "/programme").expect(404);
     }
 
     @Test

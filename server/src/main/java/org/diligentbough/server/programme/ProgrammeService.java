@@ -113,6 +113,11 @@ class ProgrammeService {
                 hoursWorked(site, on.minusYears(1)));
     }
 
+    /** The programme of the site on which a tree stands. */
+    Laid laidFor(long treeId) {
+        return laid(orchard.tree(treeId).siteId());
+    }
+
     /** Hours worked since a day by the season of the trees worked on. */
     private Map<Season, Double> hoursWorked(SiteRow site, LocalDate since) {
         Map<Season, Double> hours = new EnumMap<>(Season.class);

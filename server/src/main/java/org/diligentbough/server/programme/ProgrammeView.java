@@ -21,6 +21,7 @@ import org.diligentbough.server.programme.ProgrammeService.Laid;
 import org.diligentbough.server.shared.CodeOf;
 import org.diligentbough.server.shared.CsvCell;
 import org.diligentbough.server.shared.MayBeNull;
+import org.diligentbough.server.shared.ProblemException;
 import org.diligentbough.server.verdict.JudgementService;
 import org.springframework.http.ContentDisposition;
 import org.springframework.http.HttpHeaders;
@@ -218,6 +219,17 @@ class ProgrammeView {
                         .map(one -> new HoursRow(one.year(), one.season(), one.hours()))
                         .toList());
         return programme(siteId);
+    }
+
+    /** One tree in the programme of its site; 404 while nobody has walked to it, and when it was taken out. */
+    @GetMapping("/api/trees/{treeId}/programme")
+    ProgrammeTree ofTree(@PathVariable long treeId) {
+        Laid laid = service.laidFor(treeId);
+        Programme.Tree tree = laid.trees().get(treeId);
+        if (tree == null) {
+            throw ProblemException.notFound("This tree is not in the programme: walk to it first.");
+        }
+        return tree(tree, laid);
     }
 
     /** Sets the year in which a tree's work begins, or leaves it to the hours again. */
