@@ -14,6 +14,7 @@ import { ORDER, type Way, WAY_MEANS, WAYS } from './words';
 
 const SIDES = [180, 270, 0, 90];
 const ADDRESS_AFTER_MS = 150;
+const YEARS_AHEAD = 10;
 
 /** From where, in which way, how many years on, and whether the three ways stand side by side. */
 interface Look {
@@ -47,35 +48,33 @@ export function TreeInTime({
   const [params, setParams] = useSearchParams();
   const ten = outlook.data;
   const last = ten ? ten.plan.years.length - 1 : 0;
+  // Keys pressed before the years are there are not lost.
+  const most = ten ? last : YEARS_AHEAD;
   const [{ view, way, year: wanted, beside }, setLook] = useState<Look>(() => lookOf(params));
   const at = Math.max(0, Math.min(last, wanted));
   // Keys come faster than addresses change: the address follows when the hand rests.
   useEffect(() => {
-    const rest = window.setTimeout(
-      () =>
-        setParams(
-          (now) => {
-            const told: Record<string, string> = {
-              view: view === 180 ? '' : String(view),
-              way: way === 'plan' ? '' : way,
-              year: wanted ? String(wanted) : '',
-              beside: beside ? 'yes' : '',
-            };
-            for (const [key, value] of Object.entries(told)) {
-              if (value) now.set(key, value);
-              else now.delete(key);
-            }
-            return now;
-          },
-          { replace: true },
-        ),
-      ADDRESS_AFTER_MS,
-    );
+    const rest = window.setTimeout(() => {
+      const told: Record<string, string> = {
+        view: view === 180 ? '' : String(view),
+        way: way === 'plan' ? '' : way,
+        year: wanted ? String(wanted) : '',
+        beside: beside ? 'yes' : '',
+      };
+      // As it stands now: something else on the page may have changed the address since this was drawn.
+      const address = new URLSearchParams(window.location.search);
+      if (Object.entries(told).every(([key, value]) => (address.get(key) ?? '') === value)) return;
+      for (const [key, value] of Object.entries(told)) {
+        if (value) address.set(key, value);
+        else address.delete(key);
+      }
+      setParams(address, { replace: true });
+    }, ADDRESS_AFTER_MS);
     return () => window.clearTimeout(rest);
   }, [view, way, wanted, beside, setParams]);
   const look = (change: Partial<Look>) => setLook((now) => ({ ...now, ...change }));
   const step = (by: number) =>
-    setLook((now) => ({ ...now, year: Math.max(0, Math.min(last, Math.min(last, now.year) + by)) }));
+    setLook((now) => ({ ...now, year: Math.max(0, Math.min(most, Math.min(most, now.year) + by)) }));
   const turn = (by: number) =>
     setLook((now) => ({ ...now, view: ((now.view === 'above' ? 180 : now.view) + by + 360) % 360 }));
   const keys = (e: KeyboardEvent) => {

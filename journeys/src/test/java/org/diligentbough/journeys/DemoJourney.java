@@ -74,7 +74,7 @@ class DemoJourney {
                     .isLessThan(limbs);
             browser.page.keyboard().press("ArrowDown");
             assertThat(browser.page.locator(".tree-drawing .limb")).hasCount(limbs);
-            assertThat(browser.part("Take care")).containsText("licensed arborist");
+            assertThat(browser.part("Take care")).containsText("one holds the ladder");
             browser.page.getByLabel("On another day?").fill("2027-05-20");
             assertThat(browser.page.getByText("Next: 1 Feb – 30 Mar 2028.")).isVisible();
         }

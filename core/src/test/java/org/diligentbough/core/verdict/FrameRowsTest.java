@@ -9,6 +9,7 @@ import java.util.OptionalDouble;
 import java.util.function.UnaryOperator;
 import org.diligentbough.core.SurveyBuilder;
 import org.diligentbough.core.SurveyBuilder.LimbBuilder;
+import org.diligentbough.core.knowledge.ReasonCode;
 import org.diligentbough.core.orchard.Form;
 import org.diligentbough.core.orchard.Purpose;
 import org.diligentbough.core.orchard.Species;
@@ -86,6 +87,30 @@ class FrameRowsTest {
             assertThat(verdict.verdict()).isEqualTo(Verdict.SHORTEN);
             assertThat(verdict.cut().orElseThrow().place().sideBranch()).contains("X1");
             assertThat(verdict.cut().orElseThrow().heightM()).isLessThanOrEqualTo(4.2 - 0.35);
+        }
+
+        @Test
+        void aSideBranchAboveTheHeightWantedIsAStepIfItLowersTheLimbWell() {
+            SurveyBuilder tree = tall().limb("X1", limb -> limb.on("X", 3.2)
+                    .diameter(3)
+                    .angle(0)
+                    .azimuth(60)
+                    .length(0.5));
+            LimbVerdict verdict = tree.judge("X");
+            assertThat(verdict.cut().orElseThrow().place().sideBranch()).contains("X1");
+            assertThat(verdict.reasons()).extracting(reason -> reason.code()).contains(ReasonCode.IN_STEPS);
+        }
+
+        @Test
+        void aSideBranchNearlyAsHighAsTheTopIsNoStep() {
+            SurveyBuilder tree = tall().limb("X1", limb -> limb.on("X", 3.7)
+                    .diameter(3)
+                    .angle(45)
+                    .azimuth(60)
+                    .length(0.2));
+            LimbVerdict verdict = tree.judge("X");
+            assertThat(verdict.cut().orElseThrow().kind()).isEqualTo(CutKind.HEADING);
+            assertThat(verdict.cut().orElseThrow().heightM()).isLessThanOrEqualTo(4.2);
         }
 
         @Test
