@@ -11,6 +11,9 @@ import static org.diligentbough.server.TestServer.walkJson;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.Future;
 import org.junit.jupiter.api.Test;
 import tools.jackson.databind.JsonNode;
 
@@ -246,6 +249,29 @@ class PlanApiTest {
                 post("/api/trees/" + treeId + "/plan/kept", "{\"version\": 2}").expect(200);
         assertThat(kept.get("followed").isNull()).isTrue();
         assertThat(kept.at("/kept/number").intValue()).isEqualTo(3);
+    }
+
+    @Test
+    void aTreeThatManyChangeAtOnceIsJudgedOneAfterTheOther() throws Exception {
+        long treeId = surveyed("At once");
+        ExecutorService many = Executors.newFixedThreadPool(6);
+        try {
+            List<Future<?>> sent = new ArrayList<>();
+            for (int i = 0; i < 12; i++) {
+                String body = walkJson().replace("\"diameterCm\": 11", "\"diameterCm\": " + (8 + i));
+                sent.add(many.submit(
+                        () -> post("/api/trees/" + treeId + "/surveys", body).expect(201)));
+                sent.add(many.submit(() -> put("/api/trees/" + treeId + "/limbs/B/decision", "{\"verdict\": \"keep\"}")
+                        .expect(200)));
+            }
+            for (Future<?> one : sent) {
+                one.get();
+            }
+        } finally {
+            many.shutdown();
+        }
+        JsonNode versions = get("/api/trees/" + treeId + "/plans").expect(200);
+        assertThat(versions).isNotEmpty();
     }
 
     @Test

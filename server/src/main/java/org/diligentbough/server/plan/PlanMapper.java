@@ -77,12 +77,29 @@ public interface PlanMapper {
             @Param("cause") String cause,
             @Param("cuts") String cuts);
 
+    /** The newest plans there were. */
+    @Select(VERSION + NEWEST_FIRST + " limit #{count}")
+    List<VersionRow> newest(@Param("treeId") long treeId, @Param("count") int count);
+
+    /** Notes a plan that nobody keeps; whoever notes it at the same time has noted the same. */
+    @Insert("""
+            insert into plan_version (tree_id, number, made_on, cause, cuts)
+            select #{treeId}, coalesce(max(number), 0) + 1, #{on}, 'followed', #{cuts}::jsonb
+            from plan_version where tree_id = #{treeId}
+            on conflict do nothing
+            """)
+    int noteFollowed(@Param("treeId") long treeId, @Param("on") LocalDate on, @Param("cuts") String cuts);
+
     /** Takes back the newest note of a plan that nobody keeps: for a change by hand, which the history has. */
     @Delete("""
             delete from plan_version v where v.tree_id = #{treeId} and v.cause = 'followed'
               and v.number = (select max(number) from plan_version where tree_id = #{treeId})
             """)
     int forgetFollowed(long treeId);
+
+    /** Lets one judge a tree at a time, to the end of the transaction. */
+    @Select("select pg_advisory_xact_lock(#{treeId})::text")
+    String judgeAlone(long treeId);
 
     @Insert("""
             insert into tree_outlook (tree_id, good_until) values (#{treeId}, #{until})

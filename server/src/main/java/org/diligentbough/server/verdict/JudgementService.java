@@ -185,6 +185,7 @@ public class JudgementService {
     /** Judges a tree as it stands today and keeps for lists what came of it. */
     @Transactional
     public void judgeAnew(long treeId) {
+        plans.judgeAlone(treeId);
         plans.clearLanes(treeId);
         plans.forget(treeId);
         light.forget(treeId);
@@ -233,10 +234,11 @@ public class JudgementService {
             return;
         }
         List<KeptCut> cuts = KeptCut.of(evaluation.plan());
-        Optional<PlanMapper.VersionRow> before = plans.versions(treeId).stream().findFirst();
+        Optional<PlanMapper.VersionRow> before =
+                plans.newest(treeId, 1).stream().findFirst();
         if (before.map(row -> !KeptCut.times(cuts(row)).equals(KeptCut.times(cuts)))
                 .orElse(!cuts.isEmpty())) {
-            plans.keepVersion(treeId, on, null, "followed", json.writeValueAsString(cuts));
+            plans.noteFollowed(treeId, on, json.writeValueAsString(cuts));
         }
     }
 

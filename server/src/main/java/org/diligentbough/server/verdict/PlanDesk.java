@@ -238,7 +238,7 @@ public class PlanDesk {
 
     /** How a plan that nobody keeps changed when it last did; empty when one is kept, or it never has. */
     Optional<FollowedView> followed(long treeId, Evaluation now) {
-        List<VersionRow> versions = plans.versions(treeId);
+        List<VersionRow> versions = plans.newest(treeId, 2);
         if (versions.size() < 2 || plans.inForce(treeId).isPresent()) {
             return Optional.empty();
         }
