@@ -78,6 +78,7 @@ final class PlanMaker {
         for (PruningYear year = now; year.year() <= last; year = year.plus(1)) {
             YearBudget budget = years.budget(year, draft.crown.left());
             LaneDraft anySeason = LaneDraft.anySeason(budget);
+            placeKeptAnySeason(anySeason);
             placeAnySeason(anySeason, year.equals(now));
             int detailYears = last - year.year() + 1;
             List<LaneDraft> byRule = years.of(budget, bendsWait());
@@ -114,6 +115,24 @@ final class PlanMaker {
                         .map(lane -> lane.lane(verdicts))
                         .toList(),
                 notPlaced);
+    }
+
+    /** What the plan that is kept has on any day, before the rules take off what it grows from. */
+    private void placeKeptAnySeason(LaneDraft lane) {
+        for (LimbVerdict limb : inwards()) {
+            pinOf(limb)
+                    .filter(pin -> pin.kept() && pin.season() == Season.ANY)
+                    .filter(pin -> pin.year() == lane.budget.year().year() && draft.stands(limb.limb()))
+                    .ifPresent(pin -> placeFirstCut(limb, pin, lane));
+        }
+    }
+
+    /** What waits, with what grows from another limb before that: after it, it would be gone. */
+    private List<LimbVerdict> inwards() {
+        List<LimbVerdict> inwards = new ArrayList<>(draft.waiting.values());
+        List<Limb> outwards = scene.branching().outwards();
+        inwards.sort(Comparator.comparing((LimbVerdict limb) -> -outwards.indexOf(limb.limb())));
+        return inwards;
     }
 
     /** Urgent cuts, dead wood, shoots below the graft. The first two wait for nothing. */
@@ -166,11 +185,7 @@ final class PlanMaker {
     /** Puts what was moved by hand where it was moved to, whatever it breaks, and says so. */
     private void placeByHand(LaneDraft anySeason, List<LaneDraft> ofYear) {
         int year = anySeason.budget.year().year();
-        // What grows from another limb goes before it: after it, it would be gone.
-        List<LimbVerdict> inwards = new ArrayList<>(draft.waiting.values());
-        List<Limb> outwards = scene.branching().outwards();
-        inwards.sort(Comparator.comparing((LimbVerdict limb) -> -outwards.indexOf(limb.limb())));
-        for (LimbVerdict limb : inwards) {
+        for (LimbVerdict limb : inwards()) {
             pinOf(limb)
                     .filter(pin -> pin.year() == year && draft.stands(limb.limb()))
                     .ifPresent(pin -> placeFirstCut(limb, pin, byHand.laneOf(pin, anySeason, ofYear)));

@@ -208,7 +208,13 @@ class EditsTest {
         PlanRules.hold(evaluation);
     }
 
-    @Property(tries = 250)
+    @Test
+    void aPlanThatIsKeptHasWhatComesOffOnTheDayOfWhatItGrowsFrom() {
+        aPlanThatIsKeptStandsAsItWas(119);
+    }
+
+    /** The same trees each time, some hundred; what people ask for beside it is tried anew each time above. */
+    @Property(tries = 600, seed = "20261127")
     void aPlanThatIsKeptStandsAsItWas(@ForAll long seed) {
         SurveyBuilder tree = RandomTrees.tree(seed);
         Evaluation before = tree.evaluate();
