@@ -126,6 +126,7 @@ public enum Figure {
     OUTLOOK_DYING_A_YEAR("share", 0, 1),
     OUTLOOK_DEAD_FROM("share", 0.1, 1),
     OUTLOOK_TWIGS("share", 0, 1),
+    OUTLOOK_GROWN_OUT_M("m", 0.1, 3),
     OUTLOOK_REGROWTH("times", 0, 5),
     OUTLOOK_REGROWTH_MOST("share", 0, 2),
     OUTLOOK_REGROWTH_FILLING("share", 0, 1),

@@ -62,6 +62,25 @@ public record Outlook(List<Year> leftAlone, List<Year> plan, List<Year> allAtOnc
             limbs = List.copyOf(limbs);
             regrown = List.copyOf(regrown);
         }
+
+        /** The same with what the year's work came to. */
+        Year with(double minutes, double share) {
+            return new Year(
+                    year,
+                    heightM,
+                    light,
+                    inLight,
+                    uprights,
+                    fruitIndex,
+                    fruitInReach,
+                    deadShare,
+                    splitRisk,
+                    minutes,
+                    minutesWaiting,
+                    share,
+                    limbs,
+                    regrown);
+        }
     }
 
     /**
