@@ -235,11 +235,11 @@ describe('the lanes of a plan', () => {
   });
 
   it('says where the programme puts the tree off', async () => {
-    answers.set('GET /api/trees/{treeId}/programme', { first: 2027, begins: 2028 });
+    answers.set('GET /api/trees/{treeId}/programme', { first: 2027, begins: 2028, beginsLabel: '2028/29' });
     await plan(judgement());
     await settle();
     expect(box.textContent).toContain(
-      'In the programme of the site it begins 1 year later than here, in 2028, for want of hours.',
+      'In the programme of the site it begins 1 year later than here, in 2028/29, for want of hours.',
     );
   });
 });

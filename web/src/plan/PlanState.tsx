@@ -107,7 +107,7 @@ function InProgramme({ treeId }: { treeId: number }) {
       {tree.begins == null
         ? 'In the programme of the site it finds no hours.'
         : `In the programme of the site it begins ${Math.abs(years)} ${Math.abs(years) === 1 ? 'year' : 'years'} ` +
-          `${years > 0 ? 'later' : 'earlier'} than here, in ${tree.begins}` +
+          `${years > 0 ? 'later' : 'earlier'} than here, in ${tree.beginsLabel}` +
           (tree.setTo != null ? ', set by hand.' : ', for want of hours.')}
     </p>
   );

@@ -351,7 +351,7 @@ function Trees({
                 {tree.group && <span className="faint"> in {tree.group}</span>}
               </td>
               <td className="num">{tree.minutes ? minutes(tree.minutes) : ''}</td>
-              <td>{begins(tree, label)}</td>
+              <td>{begins(tree)}</td>
               <td className="no-print">
                 {tree.first != null && (
                   <Form.Select
@@ -384,11 +384,11 @@ function Trees({
   );
 }
 
-function begins(tree: ProgrammeTree, label: (year: number) => string): string {
+function begins(tree: ProgrammeTree): string {
   if (tree.first == null) return tree.minutes ? 'at once' : 'nothing to do';
   if (tree.begins == null) return 'no hours';
   return (
-    label(tree.begins) +
+    tree.beginsLabel +
     (tree.setTo != null
       ? ', set by hand'
       : tree.begun

@@ -86,6 +86,7 @@ class ProgrammeApiTest {
                         .isEqualTo(get("/api/trees/" + second + "/programme").json());
                 assertThat(tree.get("setTo").intValue()).isEqualTo(2031);
                 assertThat(tree.get("begins").intValue()).isEqualTo(2031);
+                assertThat(tree.get("beginsLabel").stringValue()).isEqualTo("2031");
             } else {
                 assertThat(tree.get("begins").intValue()).isEqualTo(2027);
             }

@@ -42,6 +42,7 @@ final class PlanMaker {
 
     private final ByHand byHand;
     private final DetailWork detail;
+    private final ToPlan toPlan;
     private final PlanDraft draft;
     private final Turn turn;
 
@@ -66,6 +67,7 @@ final class PlanMaker {
         this.byHand = toPlan.byHand;
         this.verdicts = toPlan.verdicts;
         this.detail = toPlan.detail;
+        this.toPlan = toPlan;
         this.turn = turn;
         this.sizing = new CutSizing(scene);
         this.draft = new PlanDraft(toPlan);
@@ -127,12 +129,11 @@ final class PlanMaker {
         }
     }
 
-    /** What waits, with what grows from another limb before that: after it, it would be gone. */
+    /** What waits, what grows from another limb before that. */
     private List<LimbVerdict> inwards() {
-        List<LimbVerdict> inwards = new ArrayList<>(draft.waiting.values());
-        List<Limb> outwards = scene.branching().outwards();
-        inwards.sort(Comparator.comparing((LimbVerdict limb) -> -outwards.indexOf(limb.limb())));
-        return inwards;
+        return toPlan.inwards.stream()
+                .filter(limb -> draft.waiting.containsKey(limb.limb().id()))
+                .toList();
     }
 
     /** Urgent cuts, dead wood, shoots below the graft. The first two wait for nothing. */

@@ -2,11 +2,13 @@ package org.diligentbough.core.plan;
 
 import static org.diligentbough.core.knowledge.Figure.LARGE_SHARE;
 
+import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import org.diligentbough.core.survey.Limb;
 import org.diligentbough.core.verdict.LimbVerdict;
 import org.diligentbough.core.verdict.Scene;
 import org.diligentbough.core.verdict.TableRow;
@@ -20,6 +22,9 @@ final class ToPlan {
     final ByHand byHand;
     /** What wants to be cut or bent, by tag, in common order. */
     final Map<String, LimbVerdict> verdicts = new LinkedHashMap<>();
+
+    /** The same with what grows from another limb before that: after it, it would be gone. */
+    final List<LimbVerdict> inwards = new ArrayList<>();
 
     final CropOnLimbs crop;
     final DetailWork detail;
@@ -39,6 +44,11 @@ final class ToPlan {
                     || limb.row().filter(TableRow.SPLIT_UNION::equals).isPresent();
             if (stem && scene.shares().of(limb.limb()) >= scene.figure(LARGE_SHARE)) {
                 wholeLimbs.add(limb.limb().id());
+            }
+        }
+        for (Limb limb : scene.branching().outwards()) {
+            if (verdicts.containsKey(limb.id())) {
+                inwards.add(0, verdicts.get(limb.id()));
             }
         }
     }

@@ -72,7 +72,11 @@ class ProgrammeService {
             Map<Long, TreeRow> rows,
             Map<Long, Programme.Tree> trees,
             List<HoursRow> hours,
-            Map<Season, Double> hoursWorked) {}
+            Map<Season, Double> hoursWorked) {
+        boolean southern() {
+            return site.data().latitude() < 0;
+        }
+    }
 
     /** The programme as of today; plans that no longer hold are made anew first. */
     Laid laid(long siteId) {

@@ -87,6 +87,7 @@ class ProgrammeView {
      *
      * @param first pruning year in which its plan would begin; null when nothing is to be done or only what cannot wait
      * @param begins pruning year in which it begins; null when it finds no hours
+     * @param beginsLabel as that year is named at the site
      * @param setTo the year somebody set it to
      */
     record ProgrammeTree(
@@ -97,6 +98,7 @@ class ProgrammeView {
             boolean begun,
             @MayBeNull Integer first,
             @MayBeNull Integer begins,
+            @MayBeNull String beginsLabel,
             @MayBeNull Integer setTo,
             int minutes,
             double worth) {}
@@ -151,7 +153,7 @@ class ProgrammeView {
     }
 
     private static SiteProgramme view(Laid laid) {
-        boolean southern = laid.site().data().latitude() < 0;
+        boolean southern = laid.southern();
         Programme programme = laid.programme();
         return new SiteProgramme(
                 programme.slots().stream()
@@ -180,6 +182,7 @@ class ProgrammeView {
 
     private static ProgrammeTree tree(Programme.Tree tree, Laid laid) {
         TreeRow row = laid.rows().get(tree.id());
+        Integer begins = laid.programme().begins().get(tree.id());
         return new ProgrammeTree(
                 row.id(),
                 row.tag(),
@@ -187,7 +190,8 @@ class ProgrammeView {
                 row.groupName(),
                 row.begun(),
                 tree.first().isPresent() ? tree.first().getAsInt() : null,
-                laid.programme().begins().get(tree.id()),
+                begins,
+                begins == null ? null : new PruningYear(begins, laid.southern()).label(),
                 row.setTo(),
                 (int) tree.work().stream().mapToDouble(Programme.Work::minutes).sum(),
                 hundredths(
@@ -272,7 +276,7 @@ class ProgrammeView {
     @GetMapping(path = "/api/sites/{siteId}/programme.csv", produces = "text/csv")
     ResponseEntity<byte[]> table(@PathVariable long siteId) throws IOException {
         Laid laid = service.laid(siteId);
-        boolean southern = laid.site().data().latitude() < 0;
+        boolean southern = laid.southern();
         StringBuilder text = new StringBuilder();
         try (CSVPrinter csv = new CSVPrinter(
                 text,
