@@ -1,0 +1,119 @@
+package org.diligentbough.core.outlook;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import java.util.List;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.OptionalInt;
+import org.diligentbough.core.SurveyBuilder;
+import org.diligentbough.core.outlook.Outlook.Grown;
+import org.diligentbough.core.outlook.Outlook.Year;
+import org.diligentbough.core.survey.FaultKind;
+import org.diligentbough.core.verdict.Verdict;
+import org.junit.jupiter.api.Test;
+
+/** Looking ahead, by trees that can be reckoned by hand. Common practice, no source. */
+class OutlookTest {
+
+    private static Outlook look(SurveyBuilder tree) {
+        return Outlook.of(tree.evaluate().planned(), SurveyBuilder.RULES.rootstocks());
+    }
+
+    /** Four alike, apart, so that none shades another much; and a high one where {@code angle} is steep. */
+    private static SurveyBuilder fourLimbs(double angle) {
+        SurveyBuilder tree = new SurveyBuilder();
+        for (int i = 0; i < 4; i++) {
+            int number = i;
+            tree.limb("M" + i, limb -> limb.diameter(8)
+                    .origin(1.2)
+                    .azimuth(number * 90)
+                    .angle(angle)
+                    .length(3.5)
+                    .fruiting(2));
+        }
+        tree.yearsSinceCut = OptionalDouble.of(1);
+        return tree;
+    }
+
+    private static Grown limb(Year year, String id) {
+        return year.limbs().stream()
+                .filter(limb -> limb.id().equals(id))
+                .findFirst()
+                .orElseThrow();
+    }
+
+    private static double lengthM(Grown limb) {
+        return Math.sqrt(Math.pow(limb.tip().eastM() - limb.base().eastM(), 2)
+                + Math.pow(limb.tip().northM() - limb.base().northM(), 2)
+                + Math.pow(limb.tip().upM() - limb.base().upM(), 2));
+    }
+
+    @Test
+    void fruitBelowTheHeightWantedIsInReachAndNoneIsToldWhereNoHeightIsWanted() {
+        SurveyBuilder low = fourLimbs(10);
+        assertThat(look(low).leftAlone().get(0).fruitInReach()).isEmpty();
+        low.targetHeightM = OptionalDouble.of(6);
+        Year all = look(low).leftAlone().get(0);
+        assertThat(all.fruitInReach().orElseThrow()).isCloseTo(all.fruitIndex(), within(1e-9));
+        SurveyBuilder high = fourLimbs(80);
+        high.targetHeightM = OptionalDouble.of(1.5);
+        assertThat(look(high).leftAlone().get(0).fruitInReach().orElseThrow()).isZero();
+    }
+
+    @Test
+    void aLimbThatIsLoweredCarriesLeafUpToItsCutAndIsHeldThere() {
+        SurveyBuilder tree = fourLimbs(45).limb("T", limb -> limb.diameter(6)
+                .origin(1.4)
+                .azimuth(45)
+                .angle(75)
+                .length(4)
+                .fruiting(2));
+        tree.heightM = 5.3;
+        tree.targetHeightM = OptionalDouble.of(4.0);
+        tree.shootCm = OptionalDouble.of(60);
+        List<Year> plan = look(tree).plan();
+        Year cut = plan.stream()
+                .filter(year -> year.limbs().stream()
+                        .anyMatch(limb -> limb.id().equals("T") && limb.cut().equals(Optional.of(Verdict.SHORTEN))))
+                .findFirst()
+                .orElseThrow();
+        double cutAtM = limb(cut, "T").cutAtM();
+        for (Year year : plan.subList(plan.indexOf(cut) + 1, plan.size())) {
+            Grown held = limb(year, "T");
+            // Half a metre, and what one season adds before it is seen to.
+            assertThat(lengthM(held)).isBetween(cutAtM, cutAtM + 0.5 + 0.25);
+            assertThat(held.leafAlongM()).isLessThan(limb(cut, "T").leafAlongM());
+        }
+        assertThat(plan.get(10).heightM())
+                .isLessThan(look(tree).leftAlone().get(10).heightM() - 0.5);
+    }
+
+    @Test
+    void deadWoodIsAShareOfTheWoodSurveyedSoThatAGrowingTreeDoesNotSeemToLoseIt() {
+        SurveyBuilder tree = fourLimbs(45).limb("D", limb -> limb.diameter(8)
+                .origin(1.2)
+                .azimuth(45)
+                .angle(45)
+                .length(3.5)
+                .fault(FaultKind.DEAD));
+        List<Year> alone = look(tree).leftAlone();
+        assertThat(alone.get(0).deadShare()).isCloseTo(0.2, within(1e-9));
+        assertThat(alone.get(10).deadShare()).isGreaterThanOrEqualTo(0.2 - 1e-9);
+        assertThat(look(tree).plan().get(1).deadShare()).isLessThan(0.01);
+    }
+
+    @Test
+    void shootsThatAnswerGrowMostInTheirFirstYear() {
+        SurveyBuilder tree = OutlookPropertiesTest.neglected(5);
+        tree.waterSprouts = OptionalInt.empty();
+        List<Year> years = look(tree).allAtOnce();
+        double first = years.get(1).regrown().get(0).lengthM();
+        double second = years.get(2).regrown().get(0).lengthM() - first;
+        double third = years.get(3).regrown().get(0).lengthM() - first - second;
+        assertThat(first).isBetween(0.7, 2.0);
+        assertThat(second).isCloseTo(first / 2, within(1e-6));
+        assertThat(third).isCloseTo(first / 3, within(1e-6));
+    }
+}
