@@ -124,6 +124,35 @@ class LogApiTest {
     }
 
     @Test
+    void whatWasDoneLeavesThePlanThatWasKept() {
+        String walk = walkJson()
+                .replace(
+                        "\"azimuthDeg\": 150, \"angleDeg\": 45, \"lengthM\": 3, \"fruiting\": 2}",
+                        "\"azimuthDeg\": 150, \"angleDeg\": 45, \"lengthM\": 3, \"faults\": [{\"kind\": \"overlong\"}]}");
+        post("/api/trees/" + treeId + "/surveys", walk).expect(201);
+        put("/api/trees/" + treeId + "/plan", "{\"version\": 0, \"edits\": {\"insisted\": [\"B\"]}}")
+                .expect(200);
+        post("/api/trees/" + treeId + "/plan/kept", "{\"version\": 1}").expect(200);
+        long visitId = post("/api/trees/" + treeId + "/visits", "{}")
+                .expect(201)
+                .get("visitId")
+                .longValue();
+        String done = "{\"limb\": \"B\", \"outcome\": \"done\", \"wood\": \"sound\"}";
+        post("/api/visits/" + visitId + "/log", log(UUID.randomUUID(), done + "," + LEFT + "," + DEAD))
+                .expect(201);
+        // Found to want taking off by now: that is proposed, and it is not shortened a second time.
+        put("/api/trees/" + treeId + "/limbs/B/decision", "{\"verdict\": \"remove\"}")
+                .expect(200);
+        JsonNode after = judgement();
+        assertThat(after.at("/evaluation/plan")).noneSatisfy(lane -> assertThat(lane.get("cuts"))
+                .anySatisfy(cut -> assertThat(cut.get("limb").stringValue()).isEqualTo("B")));
+        assertThat(after.get("proposal"))
+                .filteredOn(change -> change.get("limb").stringValue().equals("B"))
+                .extracting(change -> change.get("kind").stringValue())
+                .containsExactly("remove");
+    }
+
+    @Test
     void aMoveOfALimbThatIsGoneDoesNotStandInTheWayOfTheNextMove() {
         long visitId = visit();
         put("/api/trees/" + treeId + "/plan", """

@@ -263,6 +263,7 @@ public enum ReasonCode {
     YEARS_TO_MAINTAIN,
     YEARS_TO_PLACE_ALL,
     NOT_IN_KEPT_PLAN,
+    KEPT_SHORTENS,
     CARE_SHOOTS,
     CARE_SPURS,
     CARE_WOUNDS,

@@ -362,17 +362,15 @@ final class PlanMaker {
     }
 
     private void stage(LimbVerdict limb, Cut cut, LaneDraft lane, boolean moved) {
-        boolean removal = limb.verdict() == Verdict.REMOVE;
-        draft.put(
-                limb,
-                Verdict.SHORTEN,
-                cut,
-                lane,
-                List.of(scene.reason(
-                        byHand.split(limb)
-                                ? ReasonCode.SPLIT_BY_HAND
-                                : removal ? ReasonCode.STAGED_FIRST : ReasonCode.STAGED_STEP)),
-                moved);
+        boolean kept = byHand.kept(limb, Verdict.SHORTEN);
+        boolean removal = limb.verdict() == Verdict.REMOVE
+                && (!kept || byHand.pin(limb.limb().id(), Verdict.REMOVE).isPresent());
+        ReasonCode why = byHand.split(limb)
+                ? ReasonCode.SPLIT_BY_HAND
+                : removal
+                        ? ReasonCode.STAGED_FIRST
+                        : limb.verdict() == Verdict.REMOVE ? ReasonCode.KEPT_SHORTENS : ReasonCode.STAGED_STEP;
+        draft.put(limb, Verdict.SHORTEN, cut, lane, List.of(scene.reason(why)), moved);
         draft.waiting.remove(limb.limb().id());
         if (removal) {
             toFinish.put(limb.limb(), lane.budget.year().year());

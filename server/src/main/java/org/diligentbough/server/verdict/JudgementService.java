@@ -7,12 +7,14 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.Set;
 import org.diligentbough.core.Evaluation;
 import org.diligentbough.core.knowledge.Codes;
 import org.diligentbough.core.knowledge.Figure;
 import org.diligentbough.core.light.Neighbour;
 import org.diligentbough.core.plan.Edits;
 import org.diligentbough.core.plan.RenovationPlan;
+import org.diligentbough.core.plan.RenovationPlan.CutOf;
 import org.diligentbough.core.season.PruningYear;
 import org.diligentbough.core.survey.Survey;
 import org.diligentbough.core.verdict.Decision;
@@ -92,26 +94,32 @@ public class JudgementService {
      * The judgement as of a day, planned as the plan in force has it; empty while nobody had walked to the tree by then.
      */
     public Optional<Evaluation> on(long treeId, LocalDate day) {
-        return records.standing(treeId, day).map(standing -> judge(treeId, standing));
+        return records.standing(treeId, day).map(standing -> judge(treeId, standing, day, TreeRecords.NO_VISIT));
     }
 
     /** The judgement as of a day as if one visit had not been logged. */
     public Evaluation without(long treeId, LocalDate day, long visitId) {
         return records.standing(treeId, day, visitId)
-                .map(standing -> judge(treeId, standing))
+                .map(standing -> judge(treeId, standing, day, visitId))
                 .orElseThrow(() -> ProblemException.notFound("This tree has not been surveyed yet."));
     }
 
-    private Evaluation judge(long treeId, Standing standing) {
+    private Evaluation judge(long treeId, Standing standing, LocalDate day, long withoutVisit) {
         Edits edits = edits(plan(treeId)).toEdits();
         return judge(
                 treeId,
                 standing,
                 plans.inForce(treeId)
-                        .map(this::cuts)
+                        .map(plan -> toMake(treeId, plan, day, withoutVisit))
                         .map(cuts ->
                                 edits.keeping(cuts.stream().map(KeptCut::toPin).toList()))
                         .orElse(edits));
+    }
+
+    /** The cuts of a plan that is kept which nobody has made since. */
+    List<KeptCut> toMake(long treeId, PlanMapper.VersionRow plan, LocalDate day, long withoutVisit) {
+        Set<CutOf> made = records.madeSince(treeId, plan, day, withoutVisit);
+        return cuts(plan).stream().filter(cut -> !made.contains(cut.cut())).toList();
     }
 
     private Evaluation judge(long treeId, Standing standing, Edits edits) {

@@ -26,7 +26,7 @@ import org.diligentbough.server.shared.Wording;
 import org.diligentbough.server.shared.Wording.Worded;
 import org.diligentbough.server.visit.LoggedCut;
 import org.diligentbough.server.visit.TreeRecords;
-import org.diligentbough.server.visit.VisitMapper;
+import org.diligentbough.server.visit.VisitMapper.LogRow;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import tools.jackson.databind.json.JsonMapper;
@@ -39,7 +39,6 @@ public class PlanDesk {
     private final JudgementService judgement;
     private final OrchardService orchard;
     private final PlanMapper plans;
-    private final VisitMapper visits;
     private final TreeRecords records;
     private final History history;
     private final CurrentPerson person;
@@ -50,7 +49,6 @@ public class PlanDesk {
             JudgementService judgement,
             OrchardService orchard,
             PlanMapper plans,
-            VisitMapper visits,
             TreeRecords records,
             History history,
             CurrentPerson person,
@@ -59,7 +57,6 @@ public class PlanDesk {
         this.judgement = judgement;
         this.orchard = orchard;
         this.plans = plans;
-        this.visits = visits;
         this.records = records;
         this.history = history;
         this.person = person;
@@ -208,7 +205,7 @@ public class PlanDesk {
         Map<CutOf, String> before = KeptCut.times(KeptCut.of(inForce.plan()));
         Map<CutOf, String> after = KeptCut.times(KeptCut.of(proposed.plan()));
         List<ChangeView> changes = changes(before, after, proposed);
-        judgement.cuts(kept.get()).stream()
+        judgement.toMake(treeId, kept.get(), judgement.todayAt(treeId), TreeRecords.NO_VISIT).stream()
                 .filter(cut -> !before.containsKey(cut.cut()) && !after.containsKey(cut.cut()))
                 .filter(cut -> proposed.scene().branching().find(cut.limb()).isPresent())
                 .filter(cut ->
@@ -260,23 +257,24 @@ public class PlanDesk {
     /** Every plan there was, the newest first, with what became of it. */
     List<VersionView> versions(long treeId) {
         orchard.tree(treeId);
-        var logged = visits.logsOf(treeId);
         return plans.versions(treeId).stream()
                 .map(row -> new VersionView(
                         row.number(),
                         row.madeOn(),
                         row.madeBy(),
                         row.cause(),
-                        judgement.cuts(row).stream()
-                                .map(cut -> logged.stream()
-                                        .filter(log ->
-                                                !log.corrected() && !log.onDay().isBefore(row.madeOn()))
-                                        .flatMap(log -> records.logged(log).stream()
-                                                .filter(made -> made.limb().equals(cut.limb()))
-                                                .map(made -> became(cut, made, log.onDay())))
-                                        .findFirst()
-                                        .orElse(new VersionCut(cut, null, null, null, null)))
-                                .toList()))
+                        became(judgement.cuts(row), records.logsSince(treeId, row))))
+                .toList();
+    }
+
+    private List<VersionCut> became(List<KeptCut> cuts, List<LogRow> logs) {
+        return cuts.stream()
+                .map(cut -> logs.stream()
+                        .flatMap(log -> records.logged(log).stream()
+                                .filter(made -> made.limb().equals(cut.limb()))
+                                .map(made -> became(cut, made, log.onDay())))
+                        .findFirst()
+                        .orElse(new VersionCut(cut, null, null, null, null)))
                 .toList();
     }
 

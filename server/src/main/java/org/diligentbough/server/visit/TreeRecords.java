@@ -6,13 +6,18 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
 import org.diligentbough.core.Rulebook;
 import org.diligentbough.core.knowledge.Codes;
+import org.diligentbough.core.plan.RenovationPlan.CutOf;
 import org.diligentbough.core.survey.Disease;
 import org.diligentbough.core.survey.Survey;
+import org.diligentbough.core.verdict.Verdict;
 import org.diligentbough.core.visit.MadeCut;
 import org.diligentbough.core.visit.Standing;
 import org.diligentbough.core.visit.Visit;
+import org.diligentbough.server.plan.PlanMapper.VersionRow;
 import org.diligentbough.server.survey.SurveyService;
 import org.diligentbough.server.visit.VisitMapper.LogRow;
 import org.diligentbough.server.visit.VisitMapper.VisitRow;
@@ -23,6 +28,9 @@ import tools.jackson.databind.json.JsonMapper;
 /** What was surveyed of a tree and done to it, told to the core. */
 @Component
 public class TreeRecords {
+    /** Number of no visit: all are told. */
+    public static final long NO_VISIT = -1;
+
     private static final TypeReference<List<VisitCut>> CUTS = new TypeReference<>() {};
     private static final TypeReference<List<LoggedCut>> LOGGED = new TypeReference<>() {};
 
@@ -40,7 +48,7 @@ public class TreeRecords {
 
     /** The tree as it stands on a day; empty while nobody had surveyed it by then. */
     public Optional<Standing> standing(long treeId, LocalDate on) {
-        return standing(treeId, on, -1);
+        return standing(treeId, on, NO_VISIT);
     }
 
     /** The same as if one visit had not been logged. */
@@ -56,6 +64,30 @@ public class TreeRecords {
                 .map(log -> visit(log, planned.get(log.visitId())))
                 .toList();
         return Optional.of(rules.standing(known, done));
+    }
+
+    /** Logs that count of work since a plan was made; a plan and a log taken in together count as in this order. */
+    public List<LogRow> logsSince(long treeId, VersionRow plan) {
+        return visits.logsOf(treeId).stream()
+                .filter(log -> !log.corrected()
+                        && !log.onDay().isBefore(plan.madeOn())
+                        && !log.loggedAt().isBefore(plan.madeAt()))
+                .toList();
+    }
+
+    /** Cuts made since a plan was, up to a day, as if one visit had not been logged. */
+    public Set<CutOf> madeSince(long treeId, VersionRow plan, LocalDate upTo, long withoutVisit) {
+        return logsSince(treeId, plan).stream()
+                .filter(log -> !log.onDay().isAfter(upTo) && log.visitId() != withoutVisit)
+                .flatMap(log -> visit(log, visits.visit(log.visitId()).orElseThrow()).cuts().stream())
+                .map(cut -> new CutOf(
+                        cut.limb(),
+                        switch (cut.kind()) {
+                            case REMOVED -> Verdict.REMOVE;
+                            case SHORTENED -> Verdict.SHORTEN;
+                            case BENT -> Verdict.BEND;
+                        }))
+                .collect(Collectors.toSet());
     }
 
     private Visit visit(LogRow log, VisitRow planned) {
