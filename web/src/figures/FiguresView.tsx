@@ -17,12 +17,16 @@ const useFigures = (siteId: number) =>
   });
 
 const useChangeFigure = (siteId: number) =>
-  useChange(async ({ figure, body }: { figure: string; body: { value: number; note?: string } | null }) => {
-    const params = { path: { siteId, figure } };
+  useChange(async ({ one, to }: { one: FigureView; to: { value: number; note?: string } | null }) => {
+    const path = { siteId, figure: one.figure };
+    const version = one.changed?.version ?? 0;
     return unwrap(
-      body
-        ? await api.PUT('/api/sites/{siteId}/figures/{figure}', { params, body })
-        : await api.DELETE('/api/sites/{siteId}/figures/{figure}', { params }),
+      to
+        ? await api.PUT('/api/sites/{siteId}/figures/{figure}', {
+            params: { path },
+            body: { version, ...to },
+          })
+        : await api.DELETE('/api/sites/{siteId}/figures/{figure}', { params: { path, query: { version } } }),
     );
   });
 
@@ -85,7 +89,7 @@ export function FiguresView() {
                     saving={change.isPending}
                     leave={() => setEditing(undefined)}
                     keep={(value, note) =>
-                      void change.mutateAsync({ figure: one.figure, body: { value, note } }).then(
+                      void change.mutateAsync({ one, to: { value, note } }).then(
                         () => setEditing(undefined),
                         () => undefined,
                       )
@@ -116,7 +120,7 @@ export function FiguresView() {
                         size="sm"
                         variant="link"
                         className="p-0"
-                        onClick={() => change.mutate({ figure: one.figure, body: null })}
+                        onClick={() => change.mutate({ one, to: null })}
                       >
                         Put back
                       </Button>

@@ -2,7 +2,7 @@ import { Button, ProgressBar } from 'react-bootstrap';
 import type { SiteLight } from '../api/client';
 import { ProblemAlert } from '../parts/ProblemAlert';
 import { percent } from '../parts/format';
-import { useCancelJob } from '../api/jobs';
+import { atWork, useCancelJob } from '../api/jobs';
 import { useLightJob, useStartLight } from './queries';
 
 /** What the shade drawn in the plan means, who takes most from whom, and which trees stand too close. */
@@ -10,7 +10,7 @@ export function LightPanel({ siteId, light }: { siteId: number; light: SiteLight
   const job = useLightJob(siteId);
   const start = useStartLight(siteId);
   const cancel = useCancelJob();
-  const running = job?.state === 'running';
+  const running = job && atWork(job);
   const most = light.trees
     .flatMap((tree) => tree.shadedBy.slice(0, 1).map((by) => ({ tree, by })))
     .filter(({ by }) => by.takes >= 0.02)

@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { Button, Form, ProgressBar } from 'react-bootstrap';
 import { Link, useParams } from 'react-router';
 import type { Programme, ProgrammeHours, ProgrammeTree } from '../api/client';
-import { useCancelJob } from '../api/jobs';
+import { atWork, useCancelJob } from '../api/jobs';
 import { useSite } from '../orchard/queries';
 import { Loading } from '../parts/Loading';
 import { ProblemAlert } from '../parts/ProblemAlert';
@@ -68,7 +68,7 @@ function Replan({ siteId }: { siteId: number }) {
   const job = useProgrammeJob(siteId);
   const start = useStartProgramme(siteId);
   const cancel = useCancelJob();
-  if (job?.state === 'running')
+  if (job && atWork(job))
     return (
       <span className="d-flex gap-2 align-items-center" role="status">
         <ProgressBar
@@ -76,7 +76,7 @@ function Replan({ siteId }: { siteId: number }) {
           now={job.done}
           max={job.total}
           aria-label="Planning anew"
-          label={job.done + ' of ' + job.total}
+          label={job.state === 'waiting' ? 'waits' : job.done + ' of ' + job.total}
         />
         <Button size="sm" variant="outline-danger" onClick={() => cancel.mutate(job.id)}>
           Stop
@@ -362,6 +362,7 @@ function Trees({
                     value={tree.setTo ?? ''}
                     onChange={(e) =>
                       set.mutate({
+                        version: tree.setVersion,
                         treeId: tree.id,
                         year: e.target.value ? Number(e.target.value) : undefined,
                       })

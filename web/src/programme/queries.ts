@@ -27,8 +27,8 @@ export const useKeepHours = (siteId: number) =>
 
 /** Sets the year a tree begins in, or leaves it to the hours. */
 export const useSetTree = () =>
-  useChange(async ({ treeId, year }: { treeId: number; year?: number }) =>
-    unwrap(await api.PUT('/api/trees/{treeId}/programme', { params: { path: { treeId } }, body: { year } })),
+  useChange(async ({ treeId, ...body }: { treeId: number; version: number; year?: number }) =>
+    unwrap(await api.PUT('/api/trees/{treeId}/programme', { params: { path: { treeId } }, body })),
   );
 
 export const useProgrammeJob = (siteId: number) =>

@@ -51,7 +51,7 @@ describe('what people think of a limb', () => {
     await part();
     await press('I see it otherwise');
     await press('Decide so');
-    expect(asked.find((one) => one.path === DECISION)?.body).toEqual({ verdict: 'remove' });
+    expect(asked.find((one) => one.path === DECISION)?.body).toEqual({ version: 0, verdict: 'remove' });
   });
 
   it('leaves a decided limb to the rules again', async () => {

@@ -49,7 +49,7 @@ export function LimbOpinions({ limb, verdict, treeId }: { limb: string; verdict:
             variant="link"
             className="p-0 align-baseline"
             disabled={decide.isPending}
-            onClick={() => decide.mutate({ limb, body: null })}
+            onClick={() => decide.mutate({ limb, version: decision.version, to: null })}
           >
             Leave it to the rules
           </Button>
@@ -94,7 +94,11 @@ export function LimbOpinions({ limb, verdict, treeId }: { limb: string; verdict:
             size="sm"
             variant="outline-primary"
             disabled={decide.isPending}
-            onClick={() => void decide.mutateAsync({ limb, body }).then(done, shownBelow)}
+            onClick={() =>
+              void decide
+                .mutateAsync({ limb, version: decision?.version ?? 0, to: body })
+                .then(done, shownBelow)
+            }
           >
             Decide so
           </Button>

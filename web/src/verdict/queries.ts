@@ -47,11 +47,16 @@ export const useThink = (treeId: number) =>
 
 /** Decides about a limb, or leaves it to the rules again. */
 export const useDecide = (treeId: number) =>
-  useChange(async ({ limb, body }: { limb: string; body: Verdict | null }) => {
-    const params = { path: { treeId, limb } };
+  useChange(async ({ limb, version, to }: { limb: string; version: number; to: Verdict | null }) => {
+    const path = { treeId, limb };
     return unwrap(
-      body
-        ? await api.PUT('/api/trees/{treeId}/limbs/{limb}/decision', { params, body })
-        : await api.DELETE('/api/trees/{treeId}/limbs/{limb}/decision', { params }),
+      to
+        ? await api.PUT('/api/trees/{treeId}/limbs/{limb}/decision', {
+            params: { path },
+            body: { version, ...to },
+          })
+        : await api.DELETE('/api/trees/{treeId}/limbs/{limb}/decision', {
+            params: { path, query: { version } },
+          }),
     );
   });

@@ -257,7 +257,8 @@ class ArchiveApiTest {
                          "decided": [{"limb": "B", "verdict": "shorten", "alongM": 2.0}]}}
                         """).expect(200);
         post("/api/trees/" + treeId + "/plan/kept", "{\"version\": 1}").expect(200);
-        put("/api/trees/" + treeId + "/programme", "{\"year\": 2029}").expect(200);
+        put("/api/trees/" + treeId + "/programme", "{\"version\": 0, \"year\": 2029}")
+                .expect(200);
         put("/api/sites/" + siteId + "/programme/hours", """
                         {"hours": [{"year": 0, "season": "dormant", "hours": 12}, {"year": 2028, "season": "dormant", "hours": 8}]}
                         """).expect(200);

@@ -139,7 +139,7 @@ class EvaluateApiTest {
         sendAs(0, "POST", "/api/evaluate", "").expect(400);
         sendAs(0, "POST", "/api/evaluate", "[1,2]").expect(422);
         sendAs(0, "POST", "/api/evaluate", "{\"format\": 1, \"format\": 2}").expect(400);
-        sendAs(0, "POST", "/api/evaluate", " ".repeat((1 << 20) + 1)).expect(413);
+        sendAs(0, "POST", "/api/evaluate", " ".repeat((2 << 20) + 1)).expect(413);
         ObjectNode many = example();
         ArrayNode limbs = (ArrayNode) many.get("limbs");
         for (int i = 0; i < 200; i++) {

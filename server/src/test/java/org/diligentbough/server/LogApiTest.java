@@ -141,7 +141,7 @@ class LogApiTest {
         post("/api/visits/" + visitId + "/log", log(UUID.randomUUID(), done + "," + LEFT + "," + DEAD))
                 .expect(201);
         // Found to want taking off by now: that is proposed, and it is not shortened a second time.
-        put("/api/trees/" + treeId + "/limbs/B/decision", "{\"verdict\": \"remove\"}")
+        put("/api/trees/" + treeId + "/limbs/B/decision", "{\"version\": 0, \"verdict\": \"remove\"}")
                 .expect(200);
         JsonNode after = judgement();
         assertThat(after.at("/evaluation/plan")).noneSatisfy(lane -> assertThat(lane.get("cuts"))
@@ -203,7 +203,16 @@ class LogApiTest {
                 .longValue();
         assertThat(again).isEqualTo(first);
         assertThat(get("/api/trees/" + treeId + "/logs").json()).hasSize(1);
-        post("/api/visits/" + visitId + "/log", log(UUID.randomUUID(), LEFT)).expect(422);
+        JsonNode other = post("/api/visits/" + visitId + "/log", log(UUID.randomUUID(), LEFT))
+                .expect(409);
+        assertThat(other.get("conflict").stringValue()).isEqualTo("logged");
+        assertThat(other.get("detail").stringValue()).startsWith("Tess Ferrier logged this visit");
+        // The same key with something else under it is a mistake of the sender's.
+        assertThat(post("/api/visits/" + visitId + "/log", log(key, LEFT))
+                        .expect(409)
+                        .get("conflict")
+                        .stringValue())
+                .isEqualTo("key-used");
     }
 
     @Test

@@ -43,13 +43,23 @@ class OpinionApiTest {
         // What people think does not move the plan.
         assertThat(limb(tree, "C").get("verdict").stringValue()).isEqualTo("remove");
 
-        put("/api/trees/" + tree + "/limbs/C/decision", "{\"verdict\": \"keep\"}")
+        put("/api/trees/" + tree + "/limbs/C/decision", "{\"version\": 0, \"verdict\": \"keep\"}")
                 .expect(200);
         JsonNode kept = limb(tree, "C");
         assertThat(kept.get("verdict").stringValue()).isEqualTo("keep");
         assertThat(kept.at("/reasons/0/text").stringValue()).isEqualTo("Tess Ferrier decided so on 20 February 2027.");
         assertThat(kept.at("/reasons/1/text").stringValue()).contains("centre");
-        send("DELETE", "/api/trees/" + tree + "/limbs/C/decision", null).expect(200);
+        // Somebody who has not seen that it is decided decides nothing over it.
+        put("/api/trees/" + tree + "/limbs/C/decision", "{\"version\": 0, \"verdict\": \"remove\"}")
+                .expect(409);
+        long version = get("/api/trees/" + tree + "/opinions")
+                .json()
+                .at("/decisions/0/version")
+                .longValue();
+        send("DELETE", "/api/trees/" + tree + "/limbs/C/decision?version=0", null)
+                .expect(409);
+        send("DELETE", "/api/trees/" + tree + "/limbs/C/decision?version=" + version, null)
+                .expect(200);
         assertThat(limb(tree, "C").get("verdict").stringValue()).isEqualTo("remove");
         send("DELETE", opinion, null).expect(200);
         assertThat(get("/api/trees/" + tree + "/opinions").json().get("opinions"))
@@ -65,10 +75,14 @@ class OpinionApiTest {
         assertThat(put("/api/trees/" + tree + "/limbs/Z/opinion", "{\"verdict\": \"keep\"}")
                         .status())
                 .isEqualTo(404);
-        JsonNode refused = put("/api/trees/" + tree + "/limbs/C/decision", "{\"verdict\": \"burn\"}")
+        JsonNode refused = put("/api/trees/" + tree + "/limbs/C/decision", "{\"version\": 0, \"verdict\": \"burn\"}")
                 .expect(422);
         assertThat(refused.at("/errors/0/pointer").stringValue()).isEqualTo("/verdict");
-        assertThat(sendAs(0, "PUT", "/api/trees/" + tree + "/limbs/C/decision", "{\"verdict\": \"keep\"}")
+        assertThat(sendAs(
+                                0,
+                                "PUT",
+                                "/api/trees/" + tree + "/limbs/C/decision",
+                                "{\"version\": 0, \"verdict\": \"keep\"}")
                         .status())
                 .isEqualTo(403);
     }
@@ -87,7 +101,8 @@ class OpinionApiTest {
         assertThat(limb(tree, "C").at("/cut/big").booleanValue()).isTrue();
 
         String figure = "/api/sites/" + site + "/figures/big-cut-cm";
-        put(figure, "{\"value\": 9, \"note\": \"our trees close well\"}").expect(200);
+        put(figure, "{\"version\": 0, \"value\": 9, \"note\": \"our trees close well\"}")
+                .expect(200);
         // The quarter of the trunk, 7.2 cm, is the less now.
         assertThat(limb(tree, "C").at("/cut/big").booleanValue()).isFalse();
         JsonNode changed =
@@ -95,11 +110,13 @@ class OpinionApiTest {
         assertThat(changed.get("by").stringValue()).isEqualTo("Tess Ferrier");
         assertThat(changed.get("value").doubleValue()).isEqualTo(9);
 
-        JsonNode refused = put(figure, "{\"value\": 900}").expect(422);
+        JsonNode refused = put(figure, "{\"version\": 0, \"value\": 900}").expect(422);
         assertThat(refused.at("/errors/0/detail").stringValue()).contains("1.0 to 20.0 cm");
-        send("DELETE", figure, null).expect(200);
+        put(figure, "{\"version\": 0, \"value\": 8}").expect(409);
+        send("DELETE", figure + "?version=" + changed.get("version").longValue(), null)
+                .expect(200);
         assertThat(limb(tree, "C").at("/cut/big").booleanValue()).isTrue();
-        assertThat(put("/api/sites/" + site + "/figures/no-such", "{\"value\": 1}")
+        assertThat(put("/api/sites/" + site + "/figures/no-such", "{\"version\": 0, \"value\": 1}")
                         .status())
                 .isEqualTo(404);
     }

@@ -261,7 +261,7 @@ class PlanApiTest {
                 String body = walkJson().replace("\"diameterCm\": 11", "\"diameterCm\": " + (8 + i));
                 sent.add(many.submit(
                         () -> post("/api/trees/" + treeId + "/surveys", body).expect(201)));
-                sent.add(many.submit(() -> put("/api/trees/" + treeId + "/limbs/B/decision", "{\"verdict\": \"keep\"}")
+                sent.add(many.submit(() -> put("/api/trees/" + treeId + "/limbs/B/opinion", "{\"verdict\": \"keep\"}")
                         .expect(200)));
             }
             for (Future<?> one : sent) {

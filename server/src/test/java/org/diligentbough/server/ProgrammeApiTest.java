@@ -78,7 +78,8 @@ class ProgrammeApiTest {
         assertThat(laid.get("putOff")).isNotEmpty();
         JsonNode off = laid.at("/putOff/0");
         assertThat(off.get("tag").stringValue()).isIn("P-1", "P-2");
-        put("/api/trees/" + second + "/programme", "{\"year\": 2031}").expect(200);
+        put("/api/trees/" + second + "/programme", "{\"version\": 0, \"year\": 2031}")
+                .expect(200);
         JsonNode set = programme(siteId);
         for (JsonNode tree : set.get("trees")) {
             if (tree.get("tag").stringValue().equals("P-2")) {
@@ -91,7 +92,14 @@ class ProgrammeApiTest {
                 assertThat(tree.get("begins").intValue()).isEqualTo(2027);
             }
         }
-        put("/api/trees/" + second + "/programme", "{\"year\": null}").expect(200);
+        put("/api/trees/" + second + "/programme", "{\"version\": 0, \"year\": 2032}")
+                .expect(409);
+        long version = get("/api/trees/" + second + "/programme")
+                .json()
+                .get("setVersion")
+                .longValue();
+        put("/api/trees/" + second + "/programme", "{\"version\": " + version + ", \"year\": null}")
+                .expect(200);
         put("/api/sites/" + siteId + "/programme/hours", "{\"hours\": []}").expect(200);
         assertThat(programme(siteId).get("putOff")).isEmpty();
     }
@@ -139,7 +147,7 @@ class ProgrammeApiTest {
         long siteId = site("Jobs");
         walked(siteId, "P-1");
         JsonNode job = post("/api/sites/" + siteId + "/programme/job", "").expect(202);
-        for (int i = 0; i < 100 && job.get("state").stringValue().equals("running"); i++) {
+        for (int i = 0; i < 100 && job.get("state").stringValue().matches("waiting|running"); i++) {
             Thread.sleep(50);
             job = get("/api/jobs/" + job.get("id").longValue()).expect(200);
         }

@@ -29,8 +29,8 @@ public final class TestServer {
 
     private static final HttpClient HTTP = HttpClient.newHttpClient();
     private static final String ADMIN_URL = System.getenv("BOUGH_TEST_DB");
-    private static final String USER = System.getenv("BOUGH_TEST_DB_USER");
-    private static final String PASSWORD = System.getenv("BOUGH_TEST_DB_PASSWORD");
+    static final String USER = System.getenv("BOUGH_TEST_DB_USER");
+    static final String PASSWORD = System.getenv("BOUGH_TEST_DB_PASSWORD");
     private static final String DATABASE =
             "bough_" + UUID.randomUUID().toString().replace("-", "");
 
@@ -91,7 +91,7 @@ public final class TestServer {
         }
     }
 
-    private static String databaseUrl() {
+    static String databaseUrl() {
         return ADMIN_URL.replaceFirst("/[^/]*$", "/" + DATABASE);
     }
 
@@ -129,6 +129,48 @@ public final class TestServer {
                                         ? HttpRequest.BodyPublishers.noBody()
                                         : HttpRequest.BodyPublishers.ofString(body, StandardCharsets.UTF_8))
                         .header("Content-Type", "application/json"));
+    }
+
+    /** Sends something under a key of its own. */
+    public static Answer sendWithKey(UUID key, String method, String path, String body) {
+        url();
+        return send(
+                person,
+                HttpRequest.newBuilder(URI.create(url() + path))
+                        .method(method, HttpRequest.BodyPublishers.ofString(body, StandardCharsets.UTF_8))
+                        .header("Idempotency-Key", key.toString())
+                        .header("Content-Type", "application/json"));
+    }
+
+    /** Sends whatever it is; a null body sends none. */
+    public static Answer sendAny(String method, String path, String type, String body) {
+        return send(
+                whoId(),
+                HttpRequest.newBuilder(URI.create(url() + path))
+                        .method(
+                                method,
+                                body == null
+                                        ? HttpRequest.BodyPublishers.noBody()
+                                        : HttpRequest.BodyPublishers.ofString(body, StandardCharsets.UTF_8))
+                        .header("Content-Type", type));
+    }
+
+    /** Whose requests these are. */
+    public static long whoId() {
+        url();
+        return person;
+    }
+
+    /** What a GET answers, byte by byte. */
+    public static byte[] bytes(String path) {
+        try {
+            return HTTP.send(
+                            HttpRequest.newBuilder(URI.create(url() + path)).build(),
+                            HttpResponse.BodyHandlers.ofByteArray())
+                    .body();
+        } catch (IOException | InterruptedException e) {
+            throw new IllegalStateException(e);
+        }
     }
 
     /** Posts what is not JSON. */

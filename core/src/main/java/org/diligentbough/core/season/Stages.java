@@ -10,6 +10,7 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.IntPredicate;
+import java.util.stream.Stream;
 
 /**
  * When the trees of one kind reach the stages of their year at a site: by its climate, moved by what people saw. A year is a
@@ -68,6 +69,17 @@ public final class Stages {
     Optional<Stage> inNorth(int bbch, int year) {
         return Optional.ofNullable(lines.get(bbch))
                 .map(line -> known.computeIfAbsent(new Key(bbch, year), key -> stage(line, year)));
+    }
+
+    /**
+     * The day of a growing year before which no fruit of the kind can be picked: it sets then, or where that is not reckoned
+     * the nearest earlier stage that is comes then (full bloom, first leaves). Empty for a kind without any of them.
+     */
+    public Optional<LocalDate> fruitSets(int year) {
+        return Stream.of(GrowthStage.FRUIT_SETS, GrowthStage.FULL_BLOOM, GrowthStage.FIRST_LEAVES)
+                .flatMap(stage -> of(stage.bbch(), year).stream())
+                .map(Stage::reached)
+                .findFirst();
     }
 
     /** Whether the warmth of an average year does not bring a stage by the last day on which it is reckoned to come. */

@@ -1,5 +1,7 @@
 package org.diligentbough.server.archive;
 
+import com.fasterxml.jackson.annotation.JsonSetter;
+import com.fasterxml.jackson.annotation.Nulls;
 import jakarta.validation.Validator;
 import java.util.ArrayList;
 import java.util.HashSet;
@@ -22,6 +24,7 @@ import org.diligentbough.server.survey.SurveyService;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import tools.jackson.core.JacksonException;
+import tools.jackson.databind.DatabindException;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 import tools.jackson.databind.node.ObjectNode;
@@ -29,6 +32,8 @@ import tools.jackson.databind.node.ObjectNode;
 /** Orchard archives in. What is imported is imported whole or not at all. */
 @Service
 public class ArchiveService {
+    private static final int MOST_TREES = 10_000;
+
     private final OrchardService orchard;
     private final SiteMapper sites;
     private final TreeMapper trees;
@@ -39,6 +44,8 @@ public class ArchiveService {
     private final Validator validator;
     private final Today today;
     private final JsonMapper json;
+    /** Lists of an archive hold no nulls: each of its things is there or left out. */
+    private final JsonMapper reader;
 
     ArchiveService(
             OrchardService orchard,
@@ -61,6 +68,10 @@ public class ArchiveService {
         this.validator = validator;
         this.today = today;
         this.json = json;
+        this.reader = json.rebuild()
+                .withConfigOverride(
+                        List.class, list -> list.setNullHandling(JsonSetter.Value.forContentNulls(Nulls.FAIL)))
+                .build();
     }
 
     /**
@@ -90,7 +101,20 @@ public class ArchiveService {
 
     private Archive read(byte[] file) {
         try {
-            return json.readValue(file, Archive.class);
+            Archive archive = reader.readValue(file, Archive.class);
+            if (archive == null) {
+                throw ProblemException.unreadable("This is not an orchard archive: it is empty.");
+            }
+            return archive;
+        } catch (DatabindException e) {
+            if (e.getPath().isEmpty()) {
+                throw ProblemException.unreadable("This is not an orchard archive.");
+            }
+            StringBuilder pointer = new StringBuilder();
+            e.getPath().forEach(step -> pointer.append('/')
+                    .append(step.getPropertyName() == null ? step.getIndex() : step.getPropertyName()));
+            throw ProblemException.wrongField(
+                    pointer.toString(), "is not what an archive has there; look it up in the archive's format");
         } catch (JacksonException e) {
             String where = e.getLocation() == null
                     ? ""
@@ -118,6 +142,10 @@ public class ArchiveService {
         }
         if (archive.trees() == null) {
             problems.add("/trees", "is missing; give a list, empty if there are none");
+            return;
+        }
+        if (archive.trees().size() > MOST_TREES) {
+            problems.add("/trees", "is longer than " + MOST_TREES + " trees; send it in parts");
             return;
         }
         Set<String> tags = new HashSet<>();

@@ -7,7 +7,6 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.net.URI;
 import org.diligentbough.server.shared.CurrentPerson;
-import org.diligentbough.server.shared.ProblemException;
 import org.springframework.http.ContentDisposition;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.ResponseEntity;
@@ -21,8 +20,6 @@ import org.springframework.web.bind.annotation.RestController;
 @RestController
 @RequestMapping("/api")
 class Archives {
-    private static final int MOST_BYTES = 64 << 20;
-
     private final ArchiveService service;
     private final ArchiveWriter writer;
     private final CurrentPerson person;
@@ -59,11 +56,7 @@ class Archives {
     @PostMapping("/archives")
     ResponseEntity<ImportedView> addArchive(@Schema(hidden = true) InputStream body) throws IOException {
         person.id();
-        byte[] file = body.readNBytes(MOST_BYTES + 1);
-        if (file.length > MOST_BYTES) {
-            throw ProblemException.tooLarge("An archive has at most 64 MiB; this one is larger.");
-        }
-        var site = service.add(file);
+        var site = service.add(body.readAllBytes());
         return ResponseEntity.created(URI.create("/api/sites/" + site.id()))
                 .body(new ImportedView(site.id(), site.name()));
     }

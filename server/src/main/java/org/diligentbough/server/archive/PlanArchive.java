@@ -153,7 +153,7 @@ class PlanArchive {
             if (year.isEmpty()) {
                 problems.add(at + "/begins", NO_YEAR);
             } else {
-                programmes.set(tree.id(), year.getAsInt());
+                programmes.set(tree.id(), 0, year.getAsInt());
             }
         }
     }

@@ -5,11 +5,14 @@ import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import org.diligentbough.server.shared.Days;
 import org.diligentbough.server.shared.FieldProblem;
 import org.diligentbough.server.shared.ProblemException;
 
 /** What is wrong with an archive, each with where it stands. */
 final class Problems {
+    private static final int MOST = 200;
+
     private final Validator validator;
     private final List<FieldProblem> found = new ArrayList<>();
 
@@ -17,7 +20,11 @@ final class Problems {
         this.validator = validator;
     }
 
+    /** Notes a problem; when there are very many the rest is not looked for. */
     void add(String pointer, String detail) {
+        if (found.size() >= MOST) {
+            refuseIfAny();
+        }
         found.add(new FieldProblem(pointer, detail));
     }
 
@@ -44,7 +51,7 @@ final class Problems {
 
     /** The day a text means, or a problem there. */
     Optional<LocalDate> day(DayWords words, String text, String at) {
-        Optional<LocalDate> day = words.day(text);
+        Optional<LocalDate> day = words.day(text).filter(Days::makeSense);
         if (day.isEmpty()) {
             add(at, "is no day; give one such as 2027-02-20, today-34 or year-1/03-06");
         }

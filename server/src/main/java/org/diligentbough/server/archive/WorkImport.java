@@ -57,6 +57,8 @@ class WorkImport {
     private final TreeRecords records;
     private final PlanArchive plans;
     private final Reports reports;
+    private static final List<String> DAY_STATES = List.of("planned", "confirmed", "rained-off", "called-off");
+
     private final Fruit fruit;
     private final Removals removals;
     private final History history;
@@ -276,9 +278,9 @@ class WorkImport {
     }
 
     private static boolean known(Run run, String state, String at) {
-        boolean known = List.of("planned", "confirmed", "rained-off").contains(String.valueOf(state));
+        boolean known = DAY_STATES.contains(String.valueOf(state));
         if (!known) {
-            run.problems.add(at, "is not known; choose one of planned, confirmed, rained-off");
+            run.problems.add(at, "is not known; choose one of " + String.join(", ", DAY_STATES));
         }
         return known;
     }

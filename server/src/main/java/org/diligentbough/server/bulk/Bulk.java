@@ -36,7 +36,6 @@ import tools.jackson.databind.json.JsonMapper;
 @RestController
 @RequestMapping("/api/sites/{siteId}")
 class Bulk {
-    private static final int MOST_BYTES = 4 * 1024 * 1024;
     private static final int ROWS_SHOWN = 5;
     private static final String CSV = "text/csv";
     private static final String GEOJSON = "application/geo+json";
@@ -141,10 +140,7 @@ class Bulk {
     }
 
     private static String text(InputStream body) throws IOException {
-        byte[] bytes = body.readNBytes(MOST_BYTES + 1);
-        if (bytes.length > MOST_BYTES) {
-            throw ProblemException.tooLarge("A table has at most 4 MiB; send it in parts.");
-        }
+        byte[] bytes = body.readAllBytes();
         try {
             return StandardCharsets.UTF_8
                     .newDecoder()

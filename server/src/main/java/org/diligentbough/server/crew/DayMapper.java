@@ -1,5 +1,6 @@
 package org.diligentbough.server.crew;
 
+import java.time.Instant;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Optional;
@@ -63,6 +64,29 @@ public interface DayMapper {
 
     @Insert("insert into work_day_person (work_day_id, person_id) values (#{id}, #{personId}) on conflict do nothing")
     int addPerson(@Param("id") long id, @Param("personId") long personId);
+
+    /** Something noted of a day as a whole. */
+    record NoteRow(Long id, String note, String saidBy, Instant saidAt) {}
+
+    @Select("""
+            select n.id, n.note, p.name as said_by, n.said_at from day_note n join person p on p.id = n.said_by
+            where n.work_day_id = #{id} order by n.id
+            """)
+    List<NoteRow> notes(long id);
+
+    @Select(
+            value = "insert into day_note (work_day_id, said_by, note) values (#{id}, #{person}, #{note}) returning id",
+            affectData = true)
+    long addNote(@Param("id") long id, @Param("person") long person, @Param("note") String note);
+
+    /** Takes somebody off every day from one on, and off its trees that are not logged. */
+    @Delete("""
+            with days as (select id from work_day where on_date >= #{from}),
+                 trees as (delete from tree_visit_person where person_id = #{personId} and tree_visit_id in (
+                               select id from tree_visit where not logged and work_day_id in (select id from days)))
+            delete from work_day_person where person_id = #{personId} and work_day_id in (select id from days)
+            """)
+    int takeOff(@Param("personId") long personId, @Param("from") LocalDate from);
 
     /** Those who no longer come are on no tree of the day either. */
     @Delete("""

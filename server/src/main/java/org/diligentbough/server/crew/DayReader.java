@@ -114,7 +114,7 @@ class DayReader {
     /** A day for a list; only of days to come is it asked what the rules say. */
     DaySummary summary(DayRow row) {
         List<VisitRow> ofDay = visits.ofDay(row.id());
-        boolean judged = !past(row) && !row.state().equals(DayService.RAINED_OFF);
+        boolean judged = !past(row) && !DayService.over(row);
         return new DaySummary(
                 row.id(),
                 row.onDay(),
@@ -138,7 +138,8 @@ class DayReader {
     }
 
     private List<Helper> coming(DayRow day) {
-        Map<Long, Person> known = people.all().stream().collect(Collectors.toMap(Person::id, Function.identity()));
+        Map<Long, Person> known =
+                people.everybody().stream().collect(Collectors.toMap(Person::id, Function.identity()));
         return ids(day.people()).stream()
                 .map(id -> PeopleService.helper(known.get(id), day.onDay()))
                 .toList();
@@ -148,9 +149,9 @@ class DayReader {
         return DayService.listed(joined).stream().map(Long::valueOf).toList();
     }
 
-    /** What is over, logged or rained off is not judged any more. */
+    /** What is over, logged, rained off or called off is not judged any more. */
     private List<FindingView> findings(DayRow day, DayData data, List<Turn> turns, List<Helper> coming) {
-        if (past(day) || day.state().equals(DayService.RAINED_OFF)) {
+        if (past(day) || DayService.over(day)) {
             return List.of();
         }
         Map<Kit, Integer> shed = new EnumMap<>(Kit.class);

@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
+import java.util.UUID;
 import java.util.stream.Collectors;
 import org.diligentbough.core.Evaluation;
 import org.diligentbough.server.crew.DayMapper.DayRow;
@@ -22,7 +23,9 @@ import org.diligentbough.server.shared.CurrentPerson;
 import org.diligentbough.server.shared.FieldProblem;
 import org.diligentbough.server.shared.History;
 import org.diligentbough.server.shared.History.About;
+import org.diligentbough.server.shared.Once;
 import org.diligentbough.server.shared.ProblemException;
+import org.diligentbough.server.shared.Today;
 import org.diligentbough.server.verdict.JudgementService;
 import org.diligentbough.server.visit.TreeRecords;
 import org.diligentbough.server.visit.VisitCut;
@@ -40,7 +43,10 @@ import tools.jackson.databind.json.JsonMapper;
 public class DayService {
     static final String CONFIRMED = "confirmed";
     static final String RAINED_OFF = "rained-off";
+    static final String CALLED_OFF = "called-off";
     private static final int MOST_CANDIDATES = 60;
+    private static final int YEARS_BACK = 1;
+    private static final int YEARS_AHEAD = 3;
 
     private final DayMapper days;
     private final VisitMapper visits;
@@ -52,6 +58,8 @@ public class DayService {
     private final OrchardService orchard;
     private final History history;
     private final CurrentPerson person;
+    private final Today today;
+    private final Once once;
     private final JsonMapper json;
 
     DayService(
@@ -65,6 +73,8 @@ public class DayService {
             OrchardService orchard,
             History history,
             CurrentPerson person,
+            Today today,
+            Once once,
             JsonMapper json) {
         this.days = days;
         this.visits = visits;
@@ -76,7 +86,14 @@ public class DayService {
         this.orchard = orchard;
         this.history = history;
         this.person = person;
+        this.today = today;
+        this.once = once;
         this.json = json;
+    }
+
+    /** Whether a day takes no more changes: it was rained off or called off. */
+    static boolean over(DayRow day) {
+        return day.state().equals(RAINED_OFF) || day.state().equals(CALLED_OFF);
     }
 
     DayView day(long id) {
@@ -90,11 +107,22 @@ public class DayService {
     @Transactional
     public DayView add(long siteId, DayData data) {
         person.id();
-        orchard.site(siteId);
+        LocalDate now = today.in(orchard.site(siteId).zone());
+        sensible(data, now);
         long id = addWithoutHistory(siteId, data);
         DayView added = day(id);
         history.added(new About("day", id, siteId, null), added);
         return added;
+    }
+
+    /** A day is planned ahead, or added after the fact to log what was done on it. */
+    private static void sensible(DayData data, LocalDate now) {
+        if (data.on().isBefore(now.minusYears(YEARS_BACK)) || data.on().isAfter(now.plusYears(YEARS_AHEAD))) {
+            throw ProblemException.wrongField(
+                    "/on",
+                    "is no day to work on; give one from " + now.minusYears(YEARS_BACK) + " to "
+                            + now.plusYears(YEARS_AHEAD));
+        }
     }
 
     /** Adds a day without a word to the history: for whoever writes that otherwise. */
@@ -104,7 +132,13 @@ public class DayService {
 
     @Transactional
     public DayView change(long id, int version, DayData data) {
-        return changed(id, version, () -> days.change(id, data, json.writeValueAsString(data.shed())));
+        return changed(id, version, () -> {
+            DayRow day = row(id);
+            if (!data.on().equals(day.onDay())) {
+                sensible(data, today.in(orchard.site(day.siteId()).zone()));
+            }
+            days.change(id, data, json.writeValueAsString(data.shed()));
+        });
     }
 
     @Transactional
@@ -133,6 +167,32 @@ public class DayService {
         });
     }
 
+    /** Calls a day off: what was not logged goes back to the plan. */
+    @Transactional
+    public DayView callOff(long id, int version) {
+        return changed(id, version, () -> {
+            visits.ofDay(id).stream().filter(visit -> !visit.logged()).forEach(visit -> visits.drop(visit.id()));
+            days.state(id, CALLED_OFF);
+        });
+    }
+
+    /** Notes something of a day as a whole; what is sent again under the same key is noted once. */
+    @Transactional
+    public List<DayMapper.NoteRow> note(long id, Optional<UUID> key, String text) {
+        person.id();
+        DayRow day = row(id);
+        once.keep(key, "note of day " + id, text, () -> {
+            long added = days.addNote(id, person.id(), text.strip());
+            history.added(new About("day-note", added, day.siteId(), null), text.strip());
+            return added;
+        });
+        return days.notes(id);
+    }
+
+    List<DayMapper.NoteRow> notes(long id) {
+        return days.notes(row(id).id());
+    }
+
     @Transactional
     public DayView reopen(long id, int version) {
         return changed(id, version, () -> days.state(id, "planned"));
@@ -149,12 +209,18 @@ public class DayService {
 
     /** Makes a visit without a day, for what was done on the spot; its id. */
     @Transactional
-    public long onTheSpot(long treeId, List<Chosen> chosen, Integer shoots) {
+    public long onTheSpot(long treeId, Optional<UUID> key, List<Chosen> chosen) {
         person.id();
-        return make(treeId, null, judgement.todayAt(treeId), chosen, shoots);
+        return once.keep(
+                key,
+                "visit of tree " + treeId,
+                chosen == null ? List.of() : chosen,
+                () -> make(treeId, null, judgement.todayAt(treeId), chosen, null));
     }
 
     private long make(long treeId, Long dayId, LocalDate on, List<Chosen> chosen, Integer shoots) {
+        // Of several who put the same cuts on several days at once only the first may.
+        orchard.taken(treeId);
         if (orchard.removed(treeId)) {
             throw ProblemException.wrongField("/treeId", "was taken out; choose a tree that stands");
         }
@@ -267,7 +333,7 @@ public class DayService {
         }
         DayView before = reader.view(day);
         long target = days.ofSite(day.siteId()).stream()
-                .filter(other -> other.onDay().equals(to) && !other.state().equals(RAINED_OFF))
+                .filter(other -> other.onDay().equals(to) && !over(other))
                 .map(DayRow::id)
                 .findFirst()
                 .orElseGet(() -> likeThis(before, to));
@@ -354,6 +420,9 @@ public class DayService {
     private void take(DayRow day, int version) {
         if (day.state().equals(RAINED_OFF)) {
             throw ProblemException.wrongField("", "was rained off; change the day its trees were moved to");
+        }
+        if (day.state().equals(CALLED_OFF)) {
+            throw ProblemException.wrongField("", "was called off; plan another day");
         }
         if (days.take(day.id(), version) == 0) {
             throw ProblemException.stale("This work day");

@@ -9,7 +9,7 @@ import org.diligentbough.server.visit.VisitCut;
 /**
  * A work day with its people and trees.
  *
- * @param state planned, confirmed or rained-off
+ * @param state planned, confirmed, rained-off or called-off
  * @param past whether it lies before today
  * @param findings what is wrong or wanting, the heaviest first
  */

@@ -5,14 +5,19 @@ import jakarta.validation.constraints.Max;
 import jakarta.validation.constraints.Min;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Size;
+import java.time.Instant;
 import java.time.LocalDate;
 import java.util.List;
+import java.util.Optional;
+import java.util.UUID;
 import org.diligentbough.core.verdict.Verdict;
 import org.diligentbough.server.crew.DayView.Candidate;
 import org.diligentbough.server.crew.DayView.DaySummary;
 import org.diligentbough.server.crew.VisitMaker.Chosen;
 import org.diligentbough.server.shared.CodeOf;
 import org.diligentbough.server.shared.MayBeNull;
+import org.diligentbough.server.shared.Once;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -20,6 +25,7 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestHeader;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
@@ -143,11 +149,17 @@ class Days {
         return service.putOn(dayId, tree.version(), tree.treeId(), chosen(tree.cuts()), tree.shoots());
     }
 
-    /** Makes a visit of what is done without a work day, so that it can be logged. */
+    /**
+     * Makes a visit of what is done without a work day, so that it can be logged. What is sent again under the same key is
+     * made once.
+     */
     @PostMapping("/trees/{treeId}/visits")
     @ResponseStatus(HttpStatus.CREATED)
-    VisitMade addVisit(@PathVariable long treeId, @Valid @RequestBody OnTheSpot work) {
-        return new VisitMade(service.onTheSpot(treeId, chosen(work.cuts()), null));
+    VisitMade addVisit(
+            @PathVariable long treeId,
+            @RequestHeader(name = Once.HEADER) Optional<UUID> key,
+            @Valid @RequestBody OnTheSpot work) {
+        return new VisitMade(service.onTheSpot(treeId, key, chosen(work.cuts())));
     }
 
     private static List<Chosen> chosen(List<CutChoice> cuts) {
@@ -182,6 +194,42 @@ class Days {
     @PostMapping("/days/{dayId}/reopen")
     DayView reopenDay(@PathVariable long dayId, @Valid @RequestBody VersionOnly change) {
         return service.reopen(dayId, change.version());
+    }
+
+    /** Calls a day off; what was not logged goes back to the plan. */
+    @PostMapping("/days/{dayId}/called-off")
+    DayView callOffDay(@PathVariable long dayId, @Valid @RequestBody VersionOnly change) {
+        return service.callOff(dayId, change.version());
+    }
+
+    /** Something noted of a day as a whole while it ran. */
+    record NoteView(long id, String note, String by, Instant at) {}
+
+    /** Something to be noted. */
+    record NewNote(
+            @NotBlank(message = "is missing; say what is to be noted")
+            @Size(max = 1000, message = "is longer than 1000 letters")
+            String note) {}
+
+    @GetMapping("/days/{dayId}/notes")
+    List<NoteView> notesOfDay(@PathVariable long dayId) {
+        return notes(service.notes(dayId));
+    }
+
+    /** Notes something of a day as a whole. What is sent again under the same key is noted once. */
+    @PostMapping("/days/{dayId}/notes")
+    @ResponseStatus(HttpStatus.CREATED)
+    List<NoteView> noteOfDay(
+            @PathVariable long dayId,
+            @RequestHeader(name = Once.HEADER) Optional<UUID> key,
+            @Valid @RequestBody NewNote note) {
+        return notes(service.note(dayId, key, note.note()));
+    }
+
+    private static List<NoteView> notes(List<DayMapper.NoteRow> rows) {
+        return rows.stream()
+                .map(row -> new NoteView(row.id(), row.note(), row.saidBy(), row.saidAt()))
+                .toList();
     }
 
     /** Moves what was not done to another day. */

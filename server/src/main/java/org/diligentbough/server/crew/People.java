@@ -7,12 +7,14 @@ import jakarta.validation.constraints.Size;
 import java.util.List;
 import org.diligentbough.server.crew.PeopleService.Person;
 import org.springframework.http.HttpStatus;
+import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 
@@ -48,6 +50,13 @@ class People {
     @ResponseStatus(HttpStatus.CREATED)
     Person addPerson(@Valid @RequestBody NewPerson person) {
         return service.one(service.named(person.name()));
+    }
+
+    /** Takes somebody off the list; added again by the same name they are back with all that was known. */
+    @DeleteMapping("/{personId}")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void personLeft(@PathVariable long personId, @RequestParam int version) {
+        service.leave(personId, version);
     }
 
     @PutMapping("/{personId}")

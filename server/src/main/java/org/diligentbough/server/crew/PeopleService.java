@@ -1,6 +1,7 @@
 package org.diligentbough.server.crew;
 
 import java.time.LocalDate;
+import java.time.ZoneOffset;
 import java.util.EnumMap;
 import java.util.HashSet;
 import java.util.List;
@@ -20,6 +21,7 @@ import org.diligentbough.server.shared.History;
 import org.diligentbough.server.shared.History.About;
 import org.diligentbough.server.shared.MayBeNull;
 import org.diligentbough.server.shared.ProblemException;
+import org.diligentbough.server.shared.Today;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -29,14 +31,18 @@ public class PeopleService {
     private final PersonMapper people;
     private final History history;
     private final CurrentPerson person;
+    private final DayMapper days;
+    private final Today today;
 
-    PeopleService(PersonMapper people, History history, CurrentPerson person) {
+    PeopleService(PersonMapper people, History history, CurrentPerson person, DayMapper days, Today today) {
         this.people = people;
+        this.days = days;
+        this.today = today;
         this.history = history;
         this.person = person;
     }
 
-    /** A person. */
+    /** A person; {@code leftOn} is the day they were taken off the list. */
     public record Person(
             long id,
             int version,
@@ -44,10 +50,16 @@ public class PeopleService {
             @MayBeNull Integer birthYear,
             @MayBeNull String note,
             List<TicketData> tickets,
-            List<LocalDate> canCome) {}
+            List<LocalDate> canCome,
+            @MayBeNull LocalDate leftOn) {}
 
-    /** Everybody, by name. */
+    /** Those who are on the list, by name. */
     public List<Person> all() {
+        return everybody().stream().filter(one -> one.leftOn() == null).toList();
+    }
+
+    /** The same with those who left: what they did bears their names. */
+    public List<Person> everybody() {
         Map<Long, List<TicketRow>> tickets =
                 people.tickets().stream().collect(Collectors.groupingBy(TicketRow::personId));
         Map<Long, List<FreeRow>> free = people.freeDays().stream().collect(Collectors.groupingBy(FreeRow::personId));
@@ -67,11 +79,12 @@ public class PeopleService {
                 tickets.stream()
                         .map(ticket -> new TicketData(ticket.ticket(), ticket.until()))
                         .toList(),
-                free.stream().map(FreeRow::onDay).toList());
+                free.stream().map(FreeRow::onDay).toList(),
+                row.leftOn());
     }
 
     public Person one(long id) {
-        return all().stream()
+        return everybody().stream()
                 .filter(found -> found.id() == id)
                 .findFirst()
                 .orElseThrow(() -> ProblemException.notFound("There is no such person."));
@@ -82,10 +95,27 @@ public class PeopleService {
         return people.named(name.strip());
     }
 
+    /** Takes somebody off the list and off the days to come; what they did stays. */
+    @Transactional
+    void leave(long id, int version) {
+        person.id();
+        Person before = one(id);
+        LocalDate now = today.in(ZoneOffset.UTC);
+        if (people.leave(id, version, now) == 0) {
+            throw ProblemException.stale("This person");
+        }
+        days.takeOff(id, now);
+        history.takenAway(new About("person", id, null, null), before);
+    }
+
     @Transactional
     Person change(long id, int version, PersonData data) {
         person.id();
         Person before = one(id);
+        int thisYear = today.in(ZoneOffset.UTC).getYear();
+        if (data.birthYear() != null && data.birthYear() > thisYear) {
+            throw ProblemException.wrongField("/data/birthYear", "lies ahead; give a year from 1900 to " + thisYear);
+        }
         Set<String> kinds = new HashSet<>();
         for (int i = 0; i < data.tickets().size(); i++) {
             if (!kinds.add(data.tickets().get(i).ticket())) {

@@ -14,7 +14,7 @@ import org.apache.ibatis.annotations.Update;
 @Mapper
 public interface PersonMapper {
     /** A row of the person table. */
-    record PersonRow(Long id, Integer version, String name, Integer birthYear, String note) {}
+    record PersonRow(Long id, Integer version, String name, Integer birthYear, String note, LocalDate leftOn) {}
 
     /** A ticket of somebody's. */
     record TicketRow(Long personId, String ticket, LocalDate until) {}
@@ -22,16 +22,16 @@ public interface PersonMapper {
     /** A day on which somebody can come. */
     record FreeRow(Long personId, LocalDate onDay) {}
 
-    @Select("select id, version, name, birth_year, note from person order by name")
+    @Select("select id, version, name, birth_year, note, left_on from person order by name")
     List<PersonRow> all();
 
-    @Select("select id, version, name, birth_year, note from person where id = #{id}")
+    @Select("select id, version, name, birth_year, note, left_on from person where id = #{id}")
     Optional<PersonRow> find(long id);
 
-    /** The person of that name, added if there is none; their id. */
+    /** The person of that name, added if there is none, back on the list if they had left; their id. */
     @Select(
             value =
-                    "insert into person (name) values (#{name}) on conflict (name) do update set name = excluded.name returning id",
+                    "insert into person (name) values (#{name}) on conflict (name) do update set left_on = null returning id",
             affectData = true)
     long named(String name);
 
@@ -41,6 +41,13 @@ public interface PersonMapper {
             where id = #{id} and version = #{version}
             """)
     int change(@Param("id") long id, @Param("version") int version, @Param("p") PersonData person);
+
+    /** Returns how many rows had the version: 1, or 0 when somebody was quicker. */
+    @Update("""
+            update person set left_on = #{on}, version = version + 1
+            where id = #{id} and version = #{version} and left_on is null
+            """)
+    int leave(@Param("id") long id, @Param("version") int version, @Param("on") LocalDate on);
 
     @Select("select person_id, ticket, until from person_ticket order by person_id, until desc, ticket")
     List<TicketRow> tickets();

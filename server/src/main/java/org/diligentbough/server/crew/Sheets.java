@@ -113,7 +113,7 @@ class Sheets {
                 visit.workDayId() == null ? today : days.row(visit.workDayId()).onDay();
         // The tree as it stood before the visit, so that what was cut on it can still be seen.
         Evaluation evaluation = judgement.without(tree.id(), on.isBefore(today) ? on : today, visit.id());
-        Map<Long, String> names = people.all().stream().collect(Collectors.toMap(Person::id, Person::name));
+        Map<Long, String> names = people.everybody().stream().collect(Collectors.toMap(Person::id, Person::name));
         List<VisitCut> cuts = records.cuts(visit);
         EvaluationAnswer answer = writer.write(evaluation);
         return new TreeSheet(

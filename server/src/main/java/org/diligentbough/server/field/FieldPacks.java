@@ -3,8 +3,13 @@ package org.diligentbough.server.field;
 import io.swagger.v3.oas.annotations.media.Schema;
 import java.time.LocalDate;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.diligentbough.core.visit.Standing;
 import org.diligentbough.server.orchard.OrchardService;
+import org.diligentbough.server.orchard.SiteMapper.SiteRow;
 import org.diligentbough.server.orchard.TreeMapper.TreeRow;
 import org.diligentbough.server.shared.MayBeNull;
 import org.diligentbough.server.shared.Today;
@@ -53,20 +58,31 @@ class FieldPacks {
             @MayBeNull @Schema(implementation = SurveyFile.class, nullable = true)
             JsonNode start) {}
 
+    /** A whole site at once: a few queries, however many trees stand there. */
     @GetMapping("/api/sites/{siteId}/field")
     FieldPack fieldPack(@PathVariable long siteId) {
-        var site = orchard.site(siteId);
+        SiteRow site = orchard.site(siteId);
         LocalDate day = today.in(site.zone());
+        List<TreeRow> trees = orchard.standing(siteId);
+        List<SurveyRow> all = surveys.surveysAt(siteId);
+        Map<Long, SurveyRow> newest = new HashMap<>();
+        all.forEach(survey -> newest.putIfAbsent(survey.treeId(), survey));
+        Map<Long, Standing> standing = records.standing(siteId, surveys.upTo(day, site, trees, all), day);
         return new FieldPack(
                 site.id(),
                 site.name(),
                 day,
                 site.data().toSite().southern(),
-                orchard.standing(siteId).stream()
+                trees.stream()
                         .sorted(Comparator.comparing(
                                         TreeRow::surveyedOn, Comparator.nullsFirst(Comparator.naturalOrder()))
                                 .thenComparing(TreeRow::id))
-                        .map(tree -> tree(tree, day))
+                        .map(tree -> tree(
+                                tree,
+                                site,
+                                day,
+                                Optional.ofNullable(newest.get(tree.id())),
+                                Optional.ofNullable(standing.get(tree.id()))))
                         .toList());
     }
 
@@ -74,17 +90,19 @@ class FieldPacks {
     @GetMapping("/api/trees/{treeId}/field")
     FieldTree fieldTree(@PathVariable long treeId) {
         TreeRow tree = orchard.tree(treeId);
-        return tree(tree, today.in(orchard.site(tree.siteId()).zone()));
+        SiteRow site = orchard.site(tree.siteId());
+        LocalDate day = today.in(site.zone());
+        Optional<SurveyRow> newest = Optional.ofNullable(tree.surveyId()).map(surveys::survey);
+        return tree(tree, site, day, newest, records.standing(treeId, day));
     }
 
-    private FieldTree tree(TreeRow tree, LocalDate day) {
-        if (tree.surveyId() == null) {
+    private FieldTree tree(
+            TreeRow tree, SiteRow site, LocalDate day, Optional<SurveyRow> newest, Optional<Standing> standing) {
+        if (newest.isEmpty()) {
             return new FieldTree(tree.id(), tree.tag(), tree.species(), tree.cultivar(), "unsurveyed", null, 0, null);
         }
-        SurveyRow newest = surveys.newest(tree.id());
-        JsonNode last = surveys.fileOf(newest);
-        JsonNode start = records.standing(tree.id(), day)
-                .<JsonNode>map(standing -> NextSurvey.from(last, standing.survey()))
+        JsonNode last = surveys.fileOf(newest.get(), tree, site, day);
+        JsonNode start = standing.<JsonNode>map(stands -> NextSurvey.from(last, stands.survey()))
                 .orElse(last);
         return new FieldTree(
                 tree.id(),
@@ -92,8 +110,8 @@ class FieldPacks {
                 tree.species(),
                 tree.cultivar(),
                 tree.triage(),
-                newest.surveyedOn(),
-                newest.id(),
+                newest.get().surveyedOn(),
+                newest.get().id(),
                 start);
     }
 }

@@ -27,6 +27,7 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 
 /** The numbers the rules go by at a site: what each means, where it comes from, and what the site has changed. */
@@ -73,10 +74,13 @@ class Figures {
             @MayBeNull ChangedView changed) {}
 
     /** What a site goes by instead. */
-    record ChangedView(double value, @MayBeNull String note, String by, Instant at) {}
+    record ChangedView(double value, @MayBeNull String note, String by, Instant at, long version) {}
 
-    /** Another value for a number. */
+    /** Another value for a number, with the version it was based on: 0 while the site goes by the shipped one. */
     record FigureChange(
+            @NotNull(message = "is missing; send the version the change is based on")
+            Long version,
+
             @NotNull(message = "is missing; give a number") Double value,
 
             @MayBeNull @Size(max = 500, message = "is longer than 500 letters")
@@ -103,7 +107,12 @@ class Figures {
                 wording.source(entry.source()),
                 changed == null
                         ? null
-                        : new ChangedView(changed.value(), changed.note(), changed.changedBy(), changed.changedAt()));
+                        : new ChangedView(
+                                changed.value(),
+                                changed.note(),
+                                changed.changedBy(),
+                                changed.changedAt(),
+                                changed.version()));
     }
 
     /** Has a site go by another value; every tree of it is judged anew. */
@@ -118,17 +127,22 @@ class Figures {
                     "/value", "makes no sense; give " + known.min() + " to " + known.max() + " " + known.unit());
         }
         FigureView before = one(siteId, known);
-        mapper.keep(orchard.site(siteId).id(), figure, change.value(), change.note(), who);
+        long site = orchard.site(siteId).id();
+        if (mapper.keep(site, figure, change.version(), change.value(), change.note(), who) == 0) {
+            throw ProblemException.stale("This number");
+        }
         return changed(siteId, known, before);
     }
 
     /** Puts the shipped value back. */
     @Transactional
     @DeleteMapping("/api/sites/{siteId}/figures/{figure}")
-    FigureView putFigureBack(@PathVariable long siteId, @PathVariable String figure) {
+    FigureView putFigureBack(@PathVariable long siteId, @PathVariable String figure, @RequestParam long version) {
         person.id();
         FigureView before = one(siteId, known(figure));
-        mapper.putBack(orchard.site(siteId).id(), figure);
+        if (mapper.putBack(orchard.site(siteId).id(), figure, version) == 0) {
+            throw ProblemException.stale("This number");
+        }
         return changed(siteId, known(figure), before);
     }
 

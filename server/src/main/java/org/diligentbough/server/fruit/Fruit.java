@@ -15,6 +15,8 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.OptionalInt;
+import java.util.UUID;
+import org.apache.ibatis.annotations.Delete;
 import org.apache.ibatis.annotations.Insert;
 import org.apache.ibatis.annotations.Mapper;
 import org.apache.ibatis.annotations.Param;
@@ -32,15 +34,19 @@ import org.diligentbough.server.shared.CurrentPerson;
 import org.diligentbough.server.shared.History;
 import org.diligentbough.server.shared.History.About;
 import org.diligentbough.server.shared.MayBeNull;
+import org.diligentbough.server.shared.Once;
 import org.diligentbough.server.shared.ProblemException;
 import org.diligentbough.server.shared.Today;
 import org.diligentbough.server.survey.SurveyMapper;
 import org.springframework.transaction.annotation.Transactional;
+import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestHeader;
 import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 
 /** What trees bore, by year, and what follows from it. */
@@ -54,6 +60,8 @@ public class Fruit {
     private final History history;
     private final CurrentPerson person;
     private final Today today;
+    private final Picking picking;
+    private final Once once;
 
     Fruit(
             FruitMapper fruit,
@@ -62,7 +70,9 @@ public class Fruit {
             Rulebook rules,
             History history,
             CurrentPerson person,
-            Today today) {
+            Today today,
+            Picking picking,
+            Once once) {
         this.fruit = fruit;
         this.surveys = surveys;
         this.orchard = orchard;
@@ -70,6 +80,8 @@ public class Fruit {
         this.history = history;
         this.person = person;
         this.today = today;
+        this.picking = picking;
+        this.once = once;
     }
 
     /** A year's fruit as entered: bloom 0 none to 5 all over, fruits picked, kg picked. */
@@ -81,12 +93,12 @@ public class Fruit {
 
             @MayBeNull
             @Min(value = 0, message = "cannot be under 0")
-            @Max(value = 1000000, message = "is more than a tree bears")
+            @Max(value = 20000, message = "is more than a tree bears; give 0 to 20000 fruits")
             Integer number,
 
             @MayBeNull
             @Min(value = 0, message = "cannot be under 0 kg")
-            @Max(value = 100000, message = "is more than a tree bears; give kg")
+            @Max(value = 2000, message = "is more than a tree bears; give 0 to 2000 kg")
             Double kilos,
 
             @MayBeNull @Size(max = 1000, message = "is longer than 1000 letters")
@@ -172,26 +184,61 @@ public class Fruit {
         return value.isPresent() ? value.getAsDouble() : null;
     }
 
-    /** Keeps a year's fruit. */
+    /** Keeps a year's fruit. What is sent again under the same key is kept once. */
     @PutMapping("/{year}")
     @Transactional
     public FruitView keepFruit(
-            @PathVariable long treeId, @PathVariable int year, @Valid @RequestBody FruitChange change) {
-        long who = person.id();
-        TreeRow tree = orchard.tree(treeId);
+            @PathVariable long treeId,
+            @PathVariable int year,
+            @RequestHeader(name = Once.HEADER) Optional<UUID> key,
+            @Valid @RequestBody FruitChange change) {
+        person.id();
+        once.keep(key, "fruit of tree " + treeId + " in " + year, change, () -> keepNew(treeId, year, change));
+        return fruit(treeId);
+    }
+
+    private long keepNew(long treeId, int year, FruitChange change) {
+        TreeRow tree = orchard.taken(treeId);
         SiteRow site = orchard.site(tree.siteId());
-        int now = PruningYear.of(today.in(site.zone()), site.latitude() < 0).year();
-        if (year > now || year < now - 100) {
-            throw ProblemException.wrongField("/year", "is not a year of fruit; give one up to " + now);
+        LocalDate on = today.in(site.zone());
+        int now = PruningYear.of(on, site.latitude() < 0).year();
+        int first = tree.plantedYear() == null ? now - 100 : tree.plantedYear();
+        if (year > now || year < first) {
+            throw ProblemException.wrongField(
+                    "/year", "is not a year of its fruit; give one from " + first + " to " + now);
+        }
+        boolean picked = change.data().kilos() != null || change.data().number() != null;
+        if (picked && year == now) {
+            picking.notBefore(tree, on).ifPresent(from -> {
+                throw ProblemException.wrongField(
+                        change.data().kilos() == null ? "/data/number" : "/data/kilos",
+                        "cannot have been picked yet: here nothing of this kind is ripe before " + from
+                                + "; choose the year it was picked in");
+            });
         }
         Optional<FruitRow> before = fruit.find(treeId, year);
         int version = before.map(FruitRow::version).orElse(0);
-        if (version != change.version() || fruit.keep(treeId, year, version, change.data(), who) == 0) {
+        if (version != change.version() || fruit.keep(treeId, year, version, change.data(), person.id()) == 0) {
             throw ProblemException.stale("This year’s fruit");
         }
         About about = new About("fruit", year, tree.siteId(), treeId);
         FruitRow after = fruit.find(treeId, year).orElseThrow();
         before.ifPresentOrElse(row -> history.changed(about, row, after), () -> history.added(about, after));
+        return year;
+    }
+
+    /** Takes a year's fruit back; what it was stays in the history. */
+    @DeleteMapping("/{year}")
+    @Transactional
+    public FruitView takeFruitBack(@PathVariable long treeId, @PathVariable int year, @RequestParam int version) {
+        person.id();
+        TreeRow tree = orchard.taken(treeId);
+        FruitRow before = fruit.find(treeId, year)
+                .orElseThrow(() -> ProblemException.notFound("No fruit is recorded of that year."));
+        if (fruit.drop(treeId, year, version) == 0) {
+            throw ProblemException.stale("This year’s fruit");
+        }
+        history.takenAway(new About("fruit", year, tree.siteId(), treeId), before);
         return fruit(treeId);
     }
 
@@ -218,6 +265,9 @@ public class Fruit {
 
         @Select(ROWS + " order by f.year")
         List<FruitRow> ofTree(long treeId);
+
+        @Delete("delete from fruit_year where tree_id = #{treeId} and year = #{year} and version = #{version}")
+        int drop(@Param("treeId") long treeId, @Param("year") int year, @Param("version") int version);
 
         @Select(ROWS + " and f.year = #{year}")
         Optional<FruitRow> find(@Param("treeId") long treeId, @Param("year") int year);

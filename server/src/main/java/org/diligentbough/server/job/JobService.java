@@ -1,10 +1,15 @@
 package org.diligentbough.server.job;
 
+import jakarta.annotation.PostConstruct;
 import jakarta.annotation.PreDestroy;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
+import java.util.concurrent.ScheduledExecutorService;
+import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.AtomicBoolean;
 import java.util.concurrent.atomic.AtomicInteger;
 import java.util.function.Consumer;
@@ -23,6 +28,9 @@ import org.springframework.stereotype.Service;
 public class JobService {
     private static final Logger LOG = LoggerFactory.getLogger(JobService.class);
     private static final int PIECES_BETWEEN_NOTES = 5;
+    private static final int BEAT_EVERY_SECONDS = 5;
+    private static final String STOPPED =
+            "The server was stopped while it ran. What was done before holds; start it again.";
 
     private final JobMapper jobs;
     private final CurrentPerson person;
@@ -34,51 +42,110 @@ public class JobService {
         this.person = person;
     }
 
-    @PreDestroy
-    void stop() {
-        workers.shutdownNow();
+    /** Jobs of one kind at one site run one at a time; the others wait for hands. */
+    private final Set<Long> mine = ConcurrentHashMap.newKeySet();
+
+    private final ScheduledExecutorService pulse = Executors.newSingleThreadScheduledExecutor();
+
+    @PostConstruct
+    void beat() {
+        pulse.scheduleWithFixedDelay(this::sayAlive, BEAT_EVERY_SECONDS, BEAT_EVERY_SECONDS, TimeUnit.SECONDS);
     }
 
-    /** Starts work of a kind on a site, or tells of the same work that runs already. */
+    /** A piece may take longer than a job may be silent. */
+    private void sayAlive() {
+        try {
+            if (!mine.isEmpty()) {
+                jobs.alive(List.copyOf(mine));
+            }
+        } catch (RuntimeException e) {
+            // The next beat may reach the database again; until then the job is silent, as it should be.
+            LOG.warn("jobs could not be said to be alive: {}", e.getMessage());
+        }
+    }
+
+    /** Ends the jobs of this server, so that nobody waits for them. */
+    @PreDestroy
+    void stop() {
+        pulse.shutdownNow();
+        workers.shutdownNow();
+        for (long id : mine) {
+            try {
+                jobs.end(id, "failed", STOPPED);
+            } catch (RuntimeException e) {
+                LOG.warn("job {} could not be ended: {}", id, e.getMessage());
+            }
+        }
+    }
+
+    /** Starts work of a kind on a site, or tells of the same work that waits or runs already. */
     public JobRow start(String kind, long siteId, List<Long> pieces, Consumer<Long> work) {
         long who = person.id();
-        Optional<JobRow> running =
-                latest(kind, siteId).filter(job -> job.state().equals("running"));
-        if (running.isPresent()) {
-            return running.get();
+        latest(kind, siteId); // ends one whose server went away
+        Optional<Long> added = jobs.add(kind, siteId, who, pieces.size());
+        if (added.isEmpty()) {
+            return latest(kind, siteId).orElseThrow();
         }
-        long id = jobs.start(kind, siteId, who, pieces.size());
-        AtomicInteger next = new AtomicInteger();
-        AtomicInteger done = new AtomicInteger();
-        AtomicInteger atWork = new AtomicInteger(threads);
-        AtomicBoolean over = new AtomicBoolean();
+        long id = added.get();
+        mine.add(id);
+        Running running = new Running(id, pieces, work);
         for (int i = 0; i < threads; i++) {
-            workers.submit(() -> {
-                try {
-                    for (int at = next.getAndIncrement();
-                            at < pieces.size() && !over.get();
-                            at = next.getAndIncrement()) {
-                        work.accept(pieces.get(at));
-                        int count = done.incrementAndGet();
-                        if (count % PIECES_BETWEEN_NOTES == 0 && jobs.progress(id, count) == 0) {
-                            over.set(true);
-                        }
-                    }
-                } catch (RuntimeException e) {
-                    over.set(true);
-                    LOG.error("job {} stopped", id, e);
-                    jobs.end(
-                            id,
-                            "failed",
-                            "It stopped at a piece that could not be worked out. What was done before holds.");
-                }
-                if (atWork.decrementAndGet() == 0 && !over.get()) {
-                    jobs.progress(id, done.get());
-                    jobs.end(id, "done", null);
-                }
-            });
+            workers.submit(running);
         }
         return job(id);
+    }
+
+    /** A job, worked at by several hands at once. */
+    private final class Running implements Runnable {
+        private final long id;
+        private final List<Long> pieces;
+        private final Consumer<Long> work;
+        private final AtomicInteger next = new AtomicInteger();
+        private final AtomicInteger done = new AtomicInteger();
+        private final AtomicInteger handsLeft = new AtomicInteger(threads);
+        private final AtomicBoolean begun = new AtomicBoolean();
+        private final AtomicBoolean over = new AtomicBoolean();
+
+        private Running(long id, List<Long> pieces, Consumer<Long> work) {
+            this.id = id;
+            this.pieces = pieces;
+            this.work = work;
+        }
+
+        @Override
+        public void run() {
+            try {
+                if (begun.compareAndSet(false, true) && jobs.begin(id) == 0) {
+                    over.set(true);
+                }
+                for (int at = next.getAndIncrement(); at < pieces.size() && !over.get(); at = next.getAndIncrement()) {
+                    work.accept(pieces.get(at));
+                    int count = done.incrementAndGet();
+                    if (count % PIECES_BETWEEN_NOTES == 0 && jobs.progress(id, count) == 0) {
+                        over.set(true);
+                    }
+                }
+            } catch (RuntimeException e) {
+                over.set(true);
+                LOG.error("job {} stopped", id, e);
+                jobs.end(
+                        id,
+                        "failed",
+                        "It stopped at a piece that could not be worked out. What was done before holds.");
+            } finally {
+                if (handsLeft.decrementAndGet() == 0) {
+                    end();
+                }
+            }
+        }
+
+        private void end() {
+            if (!over.get()) {
+                jobs.progress(id, done.get());
+                jobs.end(id, "done", null);
+            }
+            mine.remove(id);
+        }
     }
 
     /** How a job stands; one whose server went away counts as failed. */
@@ -96,8 +163,7 @@ public class JobService {
         if (!job.silent()) {
             return job;
         }
-        jobs.end(
-                job.id(), "failed", "The server was stopped while it ran. What was done before holds; start it again.");
+        jobs.end(job.id(), "failed", STOPPED);
         return jobs.find(job.id()).orElseThrow();
     }
 

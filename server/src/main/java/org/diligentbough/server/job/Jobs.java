@@ -49,7 +49,7 @@ public class Jobs {
     /**
      * How a job stands.
      *
-     * @param state running, done, cancelled or failed
+     * @param state waiting, running, done, cancelled or failed
      * @param done pieces worked out of {@code total}
      * @param problem why it failed
      */
@@ -109,7 +109,7 @@ public class Jobs {
                     try {
                         JobView job = view(service.job(jobId));
                         events.send(job, MediaType.APPLICATION_JSON);
-                        if (!job.state().equals("running")) {
+                        if (!job.state().equals("waiting") && !job.state().equals("running")) {
                             events.complete();
                         }
                     } catch (IOException | RuntimeException e) {

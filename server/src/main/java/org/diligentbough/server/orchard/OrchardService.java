@@ -10,8 +10,10 @@ import org.diligentbough.server.shared.CurrentPerson;
 import org.diligentbough.server.shared.History;
 import org.diligentbough.server.shared.History.About;
 import org.diligentbough.server.shared.ProblemException;
+import org.diligentbough.server.shared.Today;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
 
 /** Sites and trees: every change with its place in the history, in one transaction. */
@@ -21,6 +23,7 @@ public class OrchardService {
     private final TreeMapper trees;
     private final History history;
     private final CurrentPerson person;
+    private final Today today;
     private final ApplicationEventPublisher events;
 
     OrchardService(
@@ -28,11 +31,13 @@ public class OrchardService {
             TreeMapper trees,
             History history,
             CurrentPerson person,
+            Today today,
             ApplicationEventPublisher events) {
         this.sites = sites;
         this.trees = trees;
         this.history = history;
         this.person = person;
+        this.today = today;
         this.events = events;
     }
 
@@ -49,6 +54,16 @@ public class OrchardService {
 
     public TreeRow tree(long id) {
         return trees.get(id).orElseThrow(() -> ProblemException.notFound("There is no such tree."));
+    }
+
+    /**
+     * A tree, taken so that of several who look at it and then add to it at once one goes after the other; until the
+     * transaction ends.
+     */
+    @Transactional(propagation = Propagation.MANDATORY)
+    public TreeRow taken(long treeId) {
+        trees.lock(treeId).orElseThrow(() -> ProblemException.notFound("There is no such tree."));
+        return tree(treeId);
     }
 
     /** Whether a tree was taken out. */
@@ -123,7 +138,7 @@ public class OrchardService {
     @Transactional
     public TreeRow addTree(long siteId, TreeData data) {
         person.id();
-        site(siteId);
+        plantedByNow(data, site(siteId), "/plantedYear");
         long id = trees.add(siteId, stripped(data));
         TreeRow added = tree(id);
         history.added(new About("tree", id, siteId, id), added);
@@ -138,6 +153,7 @@ public class OrchardService {
             throw ProblemException.wrongField(
                     "/data/species", "cannot change once the tree is surveyed; register another tree instead");
         }
+        plantedByNow(data, site(before.siteId()), "/data/plantedYear");
         if (trees.change(id, version, stripped(data)) == 0) {
             throw ProblemException.stale("This tree");
         }
@@ -145,6 +161,13 @@ public class OrchardService {
         history.changed(new About("tree", id, before.siteId(), id), before, after);
         events.publishEvent(new JudgementOutdated(List.of(id)));
         return after;
+    }
+
+    private void plantedByNow(TreeData tree, SiteRow site, String field) {
+        int thisYear = today.in(site.zone()).getYear();
+        if (tree.plantedYear() != null && tree.plantedYear() > thisYear) {
+            throw ProblemException.wrongField(field, "lies ahead; give a year from 1600 to " + thisYear);
+        }
     }
 
     private static SiteData stripped(SiteData site) {

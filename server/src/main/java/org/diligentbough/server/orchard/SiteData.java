@@ -4,6 +4,8 @@ import com.fasterxml.jackson.annotation.JsonIgnore;
 import io.swagger.v3.oas.annotations.Hidden;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.AssertTrue;
+import jakarta.validation.constraints.DecimalMax;
+import jakarta.validation.constraints.DecimalMin;
 import jakarta.validation.constraints.Max;
 import jakarta.validation.constraints.Min;
 import jakarta.validation.constraints.NotBlank;
@@ -87,8 +89,8 @@ public record SiteData(
             String allowance,
 
             @NotNull(message = "is missing; give a share")
-            @Min(value = 0, message = "is a share from 0 to 1")
-            @Max(value = 1, message = "is a share from 0 to 1")
+            @DecimalMin(value = "0", message = "is a share of the crown; give 0 to 0.34")
+            @DecimalMax(value = "0.34", message = "is more than any tree bears in summer; give a share of 0 to 0.34")
             Double summerAllowance,
 
             @NotNull(message = "is missing; give a number")

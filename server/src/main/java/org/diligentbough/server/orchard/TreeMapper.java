@@ -117,6 +117,10 @@ public interface TreeMapper {
     @Select("select " + COLUMNS + FROM + " where t.id = #{id}")
     Optional<TreeRow> get(long id);
 
+    /** Has whoever else wants to change what hangs on a tree wait until this transaction ends. */
+    @Select("select id from tree where id = #{id} for no key update")
+    Optional<Long> lock(long id);
+
     @Select("select tag from tree where site_id = #{siteId} order by tag")
     List<String> tagsOf(long siteId);
 

@@ -21,6 +21,7 @@ interface PhotoMapper {
             String note,
             Integer width,
             Integer height,
+            String sha256,
             String addedBy) {}
 
     /** What is kept of a new photo besides its picture. */
@@ -33,10 +34,11 @@ interface PhotoMapper {
             int bytes,
             int width,
             int height,
+            String sha256,
             long person) {}
 
     String ROWS = """
-            select f.id, f.key::text as key, f.tree_id, f.taken_on, f.spot, f.note, f.width, f.height, p.name as added_by
+            select f.id, f.key::text as key, f.tree_id, f.taken_on, f.spot, f.note, f.width, f.height, f.sha256, p.name as added_by
             from photo f join person p on p.id = f.added_by
             """;
 
@@ -47,8 +49,9 @@ interface PhotoMapper {
     Optional<PhotoRow> find(@Param("key") String key);
 
     @Insert("""
-            insert into photo (key, tree_id, taken_on, spot, note, bytes, width, height, added_by)
-            values (#{key}::uuid, #{treeId}, #{takenOn}, #{spot}, #{note}, #{bytes}, #{width}, #{height}, #{person})
+            insert into photo (key, tree_id, taken_on, spot, note, bytes, width, height, sha256, added_by)
+            values (#{key}::uuid, #{treeId}, #{takenOn}, #{spot}, #{note}, #{bytes}, #{width}, #{height}, #{sha256},
+                    #{person})
             on conflict (key) do nothing
             """)
     int add(PhotoRecord photo);

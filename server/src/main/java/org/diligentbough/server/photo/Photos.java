@@ -9,19 +9,13 @@ import java.time.LocalDate;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
-import org.diligentbough.server.orchard.OrchardService;
-import org.diligentbough.server.photo.PhotoMapper.PhotoRecord;
 import org.diligentbough.server.photo.PhotoMapper.PhotoRow;
-import org.diligentbough.server.shared.CurrentPerson;
-import org.diligentbough.server.shared.History;
-import org.diligentbough.server.shared.History.About;
 import org.diligentbough.server.shared.MayBeNull;
 import org.diligentbough.server.shared.ProblemException;
 import org.springframework.http.CacheControl;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
-import org.springframework.transaction.annotation.Transactional;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -35,18 +29,10 @@ class Photos {
     private static final int LONGEST_SPOT = 40;
     private static final int LONGEST_NOTE = 500;
 
-    private final PhotoMapper mapper;
-    private final PhotoFiles files;
-    private final OrchardService orchard;
-    private final CurrentPerson person;
-    private final History history;
+    private final PhotoService service;
 
-    Photos(PhotoMapper mapper, PhotoFiles files, OrchardService orchard, CurrentPerson person, History history) {
-        this.mapper = mapper;
-        this.files = files;
-        this.orchard = orchard;
-        this.person = person;
-        this.history = history;
+    Photos(PhotoService service) {
+        this.service = service;
     }
 
     /**
@@ -65,13 +51,13 @@ class Photos {
 
     @GetMapping("/api/trees/{treeId}/photos")
     List<PhotoView> photos(@PathVariable long treeId) {
-        return mapper.ofTree(orchard.tree(treeId).id()).stream()
-                .map(Photos::view)
-                .toList();
+        return service.ofTree(treeId).stream().map(Photos::view).toList();
     }
 
-    /** Keeps a JPEG sent as the body; sent again under the same key it is kept once. */
-    @Transactional
+    /**
+     * Keeps a JPEG sent as the body, without what it says of where it was taken; sent again under the same key it is kept
+     * once.
+     */
     @PostMapping(path = "/api/trees/{treeId}/photos", consumes = MediaType.IMAGE_JPEG_VALUE)
     @ResponseStatus(HttpStatus.CREATED)
     PhotoView addPhoto(
@@ -82,12 +68,6 @@ class Photos {
             @RequestParam Optional<String> note,
             @Schema(hidden = true) InputStream body)
             throws IOException {
-        long who = person.id();
-        var tree = orchard.tree(treeId);
-        Optional<PhotoRow> before = mapper.find(key.toString());
-        if (before.isPresent()) {
-            return view(before.get());
-        }
         if (spot.isBlank() || spot.length() > LONGEST_SPOT) {
             throw ProblemException.wrongField(
                     "/spot", "is missing or longer than 40 letters; say where it was taken from");
@@ -95,35 +75,20 @@ class Photos {
         if (note.orElse("").length() > LONGEST_NOTE) {
             throw ProblemException.wrongField("/note", "is longer than 500 letters");
         }
-        byte[] picture = body.readNBytes(PhotoFiles.MOST_BYTES + 1);
-        PhotoFiles.Size size = PhotoFiles.check(picture);
-        files.keep(key, picture);
-        mapper.add(new PhotoRecord(
-                key.toString(),
-                tree.id(),
-                takenOn,
-                spot.strip(),
-                note.map(String::strip).filter(text -> !text.isEmpty()).orElse(null),
-                picture.length,
-                size.width(),
-                size.height(),
-                who));
-        PhotoView added = view(mapper.find(key.toString()).orElseThrow());
-        history.added(
-                new About("photo", mapper.find(key.toString()).orElseThrow().id(), tree.siteId(), tree.id()), added);
-        return added;
+        String said = note.map(String::strip).filter(text -> !text.isEmpty()).orElse(null);
+        return view(
+                service.add(key, treeId, new PhotoService.PhotoData(takenOn, spot.strip(), said), body.readAllBytes()));
     }
 
     /** The picture itself. It never changes. */
     @Hidden
     @GetMapping("/api/photos/{key}")
     ResponseEntity<byte[]> picture(@PathVariable UUID key) {
-        mapper.find(key.toString()).orElseThrow(() -> ProblemException.notFound("There is no such photo."));
         return ResponseEntity.ok()
                 .contentType(MediaType.IMAGE_JPEG)
                 .header("X-Content-Type-Options", "nosniff")
                 .cacheControl(CacheControl.maxAge(Duration.ofDays(365)).cachePrivate())
-                .body(files.read(key));
+                .body(service.picture(key));
     }
 
     private static PhotoView view(PhotoRow row) {

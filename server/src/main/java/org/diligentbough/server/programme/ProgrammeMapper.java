@@ -35,11 +35,12 @@ public interface ProgrammeMapper {
             String groupName,
             Boolean begun,
             Integer setTo,
+            Long setVersion,
             Double inLight,
             Double inLightAfter) {}
 
     @Select("""
-            select t.id, t.tag, t.species, t.group_name, k.year as set_to, l.in_light, l.in_light_after,
+            select t.id, t.tag, t.species, t.group_name, k.year as set_to, k.version as set_version, l.in_light, l.in_light_after,
                    exists (select from visit_log g join tree_visit v on v.id = g.tree_visit_id
                            where v.tree_id = t.id and g.on_date >= #{since}) as begun
             from tree t left join programme_lock k on k.tree_id = t.id left join tree_light l on l.tree_id = t.id
@@ -52,14 +53,18 @@ public interface ProgrammeMapper {
     @Select("select year from programme_lock where tree_id = #{treeId}")
     Integer setTo(long treeId);
 
+    /** Returns how many rows were kept: 1, or 0 when somebody was quicker; version 0 for a tree that was not set. */
     @Insert("""
-            insert into programme_lock (tree_id, year) values (#{treeId}, #{year})
-            on conflict (tree_id) do update set year = excluded.year
+            insert into programme_lock as k (tree_id, year)
+            select #{treeId}, #{year}
+            where #{version} = 0 or exists (select from programme_lock where tree_id = #{treeId})
+            on conflict (tree_id) do update set year = excluded.year, version = nextval('edit_version')
+                where k.version = #{version}
             """)
-    int set(@Param("treeId") long treeId, @Param("year") int year);
+    int set(@Param("treeId") long treeId, @Param("version") long version, @Param("year") int year);
 
-    @Delete("delete from programme_lock where tree_id = #{treeId}")
-    int free(long treeId);
+    @Delete("delete from programme_lock where tree_id = #{treeId} and version = #{version}")
+    int free(@Param("treeId") long treeId, @Param("version") long version);
 
     /** Work on trees of one kind on a day; each person's minutes are counted. */
     record WorkedRow(String species, String form, LocalDate onDate, Double minutes) {}

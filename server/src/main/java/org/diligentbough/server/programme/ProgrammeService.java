@@ -167,14 +167,14 @@ class ProgrammeService {
 
     /** Sets the year in which a tree's work begins; null leaves it to the hours. */
     @Transactional
-    void set(long treeId, Integer year) {
+    void set(long treeId, long version, Integer year) {
         person.id();
         TreeMapper.TreeRow tree = orchard.tree(treeId);
         Integer before = programmes.setTo(treeId);
-        if (year == null) {
-            programmes.free(treeId);
-        } else {
-            programmes.set(treeId, year);
+        boolean nothingToFree = year == null && before == null && version == 0;
+        int kept = year == null ? programmes.free(treeId, version) : programmes.set(treeId, version, year);
+        if (kept == 0 && !nothingToFree) {
+            throw ProblemException.stale("The year this tree begins in");
         }
         history.changed(
                 new About("programme", treeId, tree.siteId(), treeId),

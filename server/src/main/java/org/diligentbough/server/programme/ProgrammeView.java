@@ -89,6 +89,7 @@ class ProgrammeView {
      * @param begins pruning year in which it begins; null when it finds no hours
      * @param beginsLabel as that year is named at the site
      * @param setTo the year somebody set it to
+     * @param setVersion of that; 0 while nobody has
      */
     record ProgrammeTree(
             long id,
@@ -100,6 +101,7 @@ class ProgrammeView {
             @MayBeNull Integer begins,
             @MayBeNull String beginsLabel,
             @MayBeNull Integer setTo,
+            long setVersion,
             int minutes,
             double worth) {}
 
@@ -131,7 +133,7 @@ class ProgrammeView {
 
             @NotNull(message = "is missing; give hours")
             @Min(value = 0, message = "cannot be under 0 hours")
-            @Max(value = 100000, message = "is more than any site has")
+            @Max(value = 10000, message = "is more than volunteers have in a season; give 0 to 10000 hours")
             Double hours) {}
 
     /** All hours of a site. */
@@ -140,8 +142,11 @@ class ProgrammeView {
             @Size(max = 200, message = "is longer than 200 seasons")
             List<@Valid @NotNull(message = "is missing") HoursData> hours) {}
 
-    /** The year a tree is set to begin in; null leaves it to the hours. */
+    /** The year a tree is set to begin in, null to leave it to the hours; with the version it was based on. */
     record SetChange(
+            @NotNull(message = "is missing; send the version the change is based on")
+            Long version,
+
             @MayBeNull
             @Min(value = 1900, message = "lies too far back")
             @Max(value = 2200, message = "lies too far ahead")
@@ -193,6 +198,7 @@ class ProgrammeView {
                 begins,
                 begins == null ? null : new PruningYear(begins, laid.southern()).label(),
                 row.setTo(),
+                row.setVersion() == null ? 0 : row.setVersion(),
                 (int) tree.work().stream().mapToDouble(Programme.Work::minutes).sum(),
                 hundredths(
                         tree.work().stream().mapToDouble(Programme.Work::worth).sum()));
@@ -239,7 +245,7 @@ class ProgrammeView {
     /** Sets the year in which a tree's work begins, or leaves it to the hours again. */
     @PutMapping("/api/trees/{treeId}/programme")
     void setTree(@PathVariable long treeId, @Valid @RequestBody SetChange change) {
-        service.set(treeId, change.year());
+        service.set(treeId, change.version(), change.year());
     }
 
     /** Plans every surveyed tree of a site anew. */

@@ -10,6 +10,7 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.UUID;
 import java.util.stream.Stream;
 import org.diligentbough.core.Rulebook;
 import org.diligentbough.core.knowledge.Codes;
@@ -26,6 +27,7 @@ import org.diligentbough.server.shared.CurrentPerson;
 import org.diligentbough.server.shared.History;
 import org.diligentbough.server.shared.History.About;
 import org.diligentbough.server.shared.MayBeNull;
+import org.diligentbough.server.shared.Once;
 import org.diligentbough.server.shared.ProblemException;
 import org.diligentbough.server.shared.Today;
 import org.springframework.http.HttpStatus;
@@ -34,6 +36,7 @@ import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestHeader;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 
@@ -49,6 +52,7 @@ public class Sightings {
     private final History history;
     private final CurrentPerson person;
     private final Today today;
+    private final Once once;
 
     Sightings(
             SightingMapper sightings,
@@ -56,13 +60,15 @@ public class Sightings {
             SiteRules rules,
             History history,
             CurrentPerson person,
-            Today today) {
+            Today today,
+            Once once) {
         this.sightings = sightings;
         this.orchard = orchard;
         this.rules = rules;
         this.history = history;
         this.person = person;
         this.today = today;
+        this.once = once;
     }
 
     /**
@@ -98,11 +104,22 @@ public class Sightings {
             LocalDate on,
             String by) {}
 
+    /** Notes what was seen. What is sent again under the same key is kept once. */
     @PostMapping("/api/sites/{siteId}/sightings")
     @ResponseStatus(HttpStatus.CREATED)
     @Transactional
-    public SightingView add(@PathVariable long siteId, @Valid @RequestBody SightingData data) {
-        long who = person.id();
+    public SightingView add(
+            @PathVariable long siteId,
+            @RequestHeader(name = Once.HEADER) Optional<UUID> key,
+            @Valid @RequestBody SightingData data) {
+        person.id();
+        long kept = once.keep(key, "stage seen at site " + siteId, data, () -> add(siteId, data));
+        return view(sightings
+                .find(kept)
+                .orElseThrow(() -> ProblemException.notFound("What was seen was taken back meanwhile.")));
+    }
+
+    private long add(long siteId, SightingData data) {
         if (data.on().isAfter(today.in(orchard.site(siteId).zone()))) {
             throw ProblemException.wrongField("/on", "has not come yet; give the day it was seen");
         }
@@ -117,9 +134,9 @@ public class Sightings {
             throw ProblemException.wrongField(
                     "/on", "lies far from when this is usual here (" + usual + "); look at the stage and the day");
         });
-        SightingRow added = keep(siteId, data.species(), data.treeId(), stage, data.on(), who);
+        SightingRow added = keep(siteId, data.species(), data.treeId(), stage, data.on(), person.id());
         orchard.judgeKindAnew(siteId, data.species());
-        return view(added);
+        return added.id();
     }
 
     /** The usual day of a stage, if what was seen lies too far from it to be believed. */

@@ -10,6 +10,7 @@ import org.diligentbough.core.season.CuttingCalendar;
 import org.diligentbough.core.season.KindYear;
 import org.diligentbough.core.season.MayCut;
 import org.diligentbough.core.season.Season;
+import org.diligentbough.core.season.Stages;
 import org.diligentbough.core.season.Weather;
 import org.diligentbough.core.season.Window;
 import org.diligentbough.server.figures.SiteRules;
@@ -63,6 +64,11 @@ public class SiteSeasons {
                 .min(Comparator.comparing(Window::quality))
                 .map(Window::season)
                 .orElse(Season.ANY);
+    }
+
+    /** When the trees of a kind reach the stages of their year at a site, by what is known on a day. */
+    public Stages stagesOf(SiteRow site, String species, LocalDate day) {
+        return calendar(site, species(species), false, day).stages();
     }
 
     /** Whether a form is trained on a support; null is none. */

@@ -14,7 +14,6 @@ import org.diligentbough.server.orchard.SiteMapper.SiteRow;
 import org.diligentbough.server.shared.CurrentPerson;
 import org.diligentbough.server.shared.History;
 import org.diligentbough.server.shared.History.About;
-import org.diligentbough.server.shared.ProblemException;
 import org.diligentbough.server.shared.Today;
 import org.springframework.transaction.annotation.Transactional;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -28,8 +27,6 @@ import org.springframework.web.bind.annotation.RestController;
 public class SiteWeather {
     /** How far ahead a forecast reaches. */
     static final int DAYS_AHEAD = 10;
-
-    private static final int MOST_BYTES = 4 * 1024 * 1024;
 
     private final List<WeatherFeed> feeds;
     private final FileFeed files;
@@ -74,9 +71,6 @@ public class SiteWeather {
     public Taken take(@PathVariable long siteId, @RequestBody byte[] table) {
         person.id();
         orchard.site(siteId);
-        if (table.length > MOST_BYTES) {
-            throw ProblemException.tooLarge("A weather file has at most 4 MiB; send it in parts.");
-        }
         Taken taken = new Taken(files.take(siteId, new String(table, StandardCharsets.UTF_8), "sent"));
         history.imported(new About("weather", siteId, siteId, null), taken);
         return taken;

@@ -1,8 +1,11 @@
 package org.diligentbough.server.shared;
 
+import java.time.LocalDate;
 import java.util.List;
+import org.diligentbough.core.knowledge.Codes;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
+import org.springframework.beans.TypeMismatchException;
 import org.springframework.dao.DuplicateKeyException;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
@@ -15,18 +18,23 @@ import org.springframework.web.bind.MethodArgumentNotValidException;
 import org.springframework.web.bind.annotation.ExceptionHandler;
 import org.springframework.web.bind.annotation.RestControllerAdvice;
 import org.springframework.web.context.request.WebRequest;
+import org.springframework.web.method.annotation.MethodArgumentTypeMismatchException;
 import org.springframework.web.servlet.mvc.method.annotation.ResponseEntityExceptionHandler;
 import tools.jackson.core.JacksonException;
+import tools.jackson.databind.exc.MismatchedInputException;
 import tools.jackson.databind.exc.UnrecognizedPropertyException;
 
 /** Turns whatever goes wrong into problem details (RFC 9457) with a sentence a person can act on. */
 @RestControllerAdvice
 class ProblemAdvice extends ResponseEntityExceptionHandler {
     private static final Logger LOG = LoggerFactory.getLogger(ProblemAdvice.class);
+    private static final int RETRY_AFTER_SECONDS = 2;
 
     @ExceptionHandler
     ResponseEntity<ProblemDetail> refused(ProblemException e) {
-        return answer(problem(e.status(), e.getMessage(), e.errors()));
+        ProblemDetail problem = problem(e.status(), e.getMessage(), e.errors());
+        e.conflict().ifPresent(conflict -> problem.setProperty("conflict", Codes.of(conflict)));
+        return answer(problem);
     }
 
     @ExceptionHandler
@@ -37,6 +45,15 @@ class ProblemAdvice extends ResponseEntityExceptionHandler {
 
     @ExceptionHandler
     ResponseEntity<ProblemDetail> unexpected(Exception e) {
+        if (DatabaseAway.isWhy(e)) {
+            LOG.warn("the database does not answer: {}", e.getMessage());
+            return ResponseEntity.status(HttpStatus.SERVICE_UNAVAILABLE)
+                    .header(HttpHeaders.RETRY_AFTER, String.valueOf(RETRY_AFTER_SECONDS))
+                    .body(problem(
+                            HttpStatus.SERVICE_UNAVAILABLE,
+                            "The database does not answer just now. Nothing is lost: try again in a moment.",
+                            List.of()));
+        }
         LOG.error("a request failed", e);
         return answer(problem(
                 HttpStatus.INTERNAL_SERVER_ERROR,
@@ -57,6 +74,17 @@ class ProblemAdvice extends ResponseEntityExceptionHandler {
                 errors));
     }
 
+    @Override
+    protected ResponseEntity<Object> handleTypeMismatch(
+            TypeMismatchException e, HttpHeaders headers, HttpStatusCode status, WebRequest request) {
+        String name = e instanceof MethodArgumentTypeMismatchException argument ? argument.getName() : "";
+        String detail = LocalDate.class.equals(e.getRequiredType())
+                ? Days.WANTED
+                : "is of the wrong kind; look up what is wanted here";
+        return object(problem(
+                HttpStatus.BAD_REQUEST, "The address cannot be used.", List.of(new FieldProblem("/" + name, detail))));
+    }
+
     /** {@code policy.bigCuts} and {@code monthlyMeanC[3]} as JSON pointers. */
     private static String pointer(String field) {
         return "/" + field.replace('.', '/').replace('[', '/').replace("]", "");
@@ -69,15 +97,20 @@ class ProblemAdvice extends ResponseEntityExceptionHandler {
             StringBuilder pointer = new StringBuilder();
             wrong.getPath().forEach(step -> pointer.append('/')
                     .append(step.getPropertyName() == null ? step.getIndex() : step.getPropertyName()));
-            String detail = wrong instanceof UnrecognizedPropertyException
-                    ? "is not a field known here; leave it out"
-                    : "is of the wrong kind; look up what is wanted here";
             return object(problem(
                     HttpStatus.UNPROCESSABLE_CONTENT,
                     "One field cannot be used.",
-                    List.of(new FieldProblem(pointer.toString(), detail))));
+                    List.of(new FieldProblem(pointer.toString(), detail(wrong)))));
         }
         return object(problem(HttpStatus.BAD_REQUEST, "What was sent is not readable as JSON.", List.of()));
+    }
+
+    private static String detail(JacksonException wrong) {
+        if (wrong instanceof UnrecognizedPropertyException) {
+            return "is not a field known here; leave it out";
+        }
+        boolean day = wrong instanceof MismatchedInputException kind && LocalDate.class.equals(kind.getTargetType());
+        return day ? Days.WANTED : "is of the wrong kind; look up what is wanted here";
     }
 
     @Override

@@ -1,17 +1,34 @@
 package org.diligentbough.server.shared;
 
 import java.util.List;
+import java.util.Optional;
 import org.springframework.http.HttpStatus;
 
 /** A request that is refused, with what the person can do about it. */
 public class ProblemException extends RuntimeException {
+    /** Why something is in conflict, for programs: people read the sentence. */
+    public enum Conflict {
+        /** A newer one came in meanwhile: both can be looked at. */
+        STALE,
+        /** Somebody else's log of the visit is kept already: both can be looked at. */
+        LOGGED,
+        /** The key stands for something else that was sent before. */
+        KEY_USED
+    }
+
     private final HttpStatus status;
     private final List<FieldProblem> errors;
+    private final Conflict conflict;
 
     private ProblemException(HttpStatus status, String detail, List<FieldProblem> errors) {
+        this(status, detail, errors, null);
+    }
+
+    private ProblemException(HttpStatus status, String detail, List<FieldProblem> errors, Conflict conflict) {
         super(detail);
         this.status = status;
         this.errors = List.copyOf(errors);
+        this.conflict = conflict;
     }
 
     public static ProblemException notFound(String what) {
@@ -25,7 +42,27 @@ public class ProblemException extends RuntimeException {
                 what
                         + " was changed by somebody else in the meantime. Nothing of yours was saved: look at the newer one,"
                         + " then save yours again if it still holds.",
-                List.of());
+                List.of(),
+                Conflict.STALE);
+    }
+
+    /** Another phone was quicker with the log of a visit. */
+    public static ProblemException loggedAlready(String by) {
+        return new ProblemException(
+                HttpStatus.CONFLICT,
+                by + " logged this visit before. Nothing of either is lost: look at both, then keep yours as the newer"
+                        + " if it holds.",
+                List.of(),
+                Conflict.LOGGED);
+    }
+
+    /** The same key with something else under it. */
+    public static ProblemException otherUnderKey() {
+        return new ProblemException(
+                HttpStatus.CONFLICT,
+                "Something else was sent under this key before. Send this under a key of its own.",
+                List.of(),
+                Conflict.KEY_USED);
     }
 
     public static ProblemException unreadable(String detail) {
@@ -65,5 +102,9 @@ public class ProblemException extends RuntimeException {
 
     public List<FieldProblem> errors() {
         return errors;
+    }
+
+    Optional<Conflict> conflict() {
+        return Optional.ofNullable(conflict);
     }
 }

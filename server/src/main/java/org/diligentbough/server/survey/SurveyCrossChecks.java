@@ -8,6 +8,7 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import org.diligentbough.server.shared.Days;
 import org.diligentbough.server.shared.FieldProblem;
 import tools.jackson.databind.JsonNode;
 
@@ -136,12 +137,22 @@ final class SurveyCrossChecks {
     }
 
     private void dates() {
+        sensible(survey.path("today"), "/today");
+        sensible(survey.path("surveyedOn"), "/surveyedOn");
+        sensible(survey.path("observedStage").path("on"), "/observedStage/on");
         LocalDate today = date(survey.path("today"));
         if (today == null) {
             return;
         }
         notAfter(today, survey.path("surveyedOn"), "/surveyedOn");
         notAfter(today, survey.path("observedStage").path("on"), "/observedStage/on");
+    }
+
+    private void sensible(JsonNode day, String pointer) {
+        LocalDate given = date(day);
+        if (given != null && !Days.makeSense(given)) {
+            say(pointer, Days.WANTED);
+        }
     }
 
     private void notAfter(LocalDate today, JsonNode day, String pointer) {

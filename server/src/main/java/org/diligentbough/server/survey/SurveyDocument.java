@@ -2,6 +2,12 @@ package org.diligentbough.server.survey;
 
 import java.time.LocalDate;
 import java.util.List;
+import java.util.stream.DoubleStream;
+import java.util.stream.StreamSupport;
+import org.diligentbough.core.Rulebook;
+import org.diligentbough.core.knowledge.Codes;
+import org.diligentbough.core.orchard.Species;
+import org.diligentbough.core.survey.BushStems;
 import org.diligentbough.server.orchard.SiteMapper.SiteRow;
 import org.diligentbough.server.orchard.TreeMapper.TreeRow;
 import tools.jackson.databind.JsonNode;
@@ -32,9 +38,11 @@ final class SurveyDocument {
             "consent");
 
     private final JsonMapper json;
+    private final Rulebook rules;
 
-    SurveyDocument(JsonMapper json) {
+    SurveyDocument(JsonMapper json, Rulebook rules) {
         this.json = json;
+        this.rules = rules;
     }
 
     /** A complete survey file of what was sent or kept. What was sent stands, so that mistakes in it are found. */
@@ -51,8 +59,24 @@ final class SurveyDocument {
             ObjectNode registered = json.valueToTree(tree.data());
             registered.set("label", registered.get("tag"));
             REGISTERED.forEach(field -> putUnlessGiven(surveyed, field, registered.get(field)));
+            // A bush has stems and no trunk: nobody is asked to measure one.
+            if (rules.species()
+                    .of(Codes.parse(Species.class, tree.species()).orElseThrow())
+                    .bush()) {
+                BushStems.girthCm(stemsCm(file.path("limbs")))
+                        .ifPresent(girth -> putUnlessGiven(
+                                surveyed, "trunkGirthCm", json.getNodeFactory().numberNode(Math.round(girth))));
+            }
         }
         return file;
+    }
+
+    private static DoubleStream stemsCm(JsonNode limbs) {
+        return StreamSupport.stream(limbs.spliterator(), false)
+                .filter(limb -> limb.path("parent").asString("").isEmpty())
+                .map(limb -> limb.path("diameterCm"))
+                .filter(diameter -> diameter.isNumber() && diameter.doubleValue() > 0)
+                .mapToDouble(JsonNode::doubleValue);
     }
 
     /** What is kept: not the site, the day it was sent, nor what the register knows. */

@@ -55,6 +55,12 @@ public interface SurveyMapper {
                     + " from survey s join person p on p.id = s.surveyed_by where s.tree_id = #{treeId} order by s.surveyed_on desc, s.id desc limit 1")
     Optional<SurveyRow> newest(long treeId);
 
+    /** Those of every tree of a site, the newest first. */
+    @Select(
+            "select " + COLUMNS
+                    + " from survey s join person p on p.id = s.surveyed_by join tree t on t.id = s.tree_id where t.site_id = #{siteId} order by s.surveyed_on desc, s.id desc")
+    List<SurveyRow> ofSite(long siteId);
+
     @Select("select " + COLUMNS + " from survey s join person p on p.id = s.surveyed_by where s.id = #{id}")
     Optional<SurveyRow> find(long id);
 

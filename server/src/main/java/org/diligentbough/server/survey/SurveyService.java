@@ -2,9 +2,12 @@ package org.diligentbough.server.survey;
 
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.stream.Collectors;
 import org.diligentbough.core.Evaluation;
 import org.diligentbough.core.Rulebook;
 import org.diligentbough.core.knowledge.Codes;
@@ -19,6 +22,7 @@ import org.diligentbough.server.shared.CurrentPerson;
 import org.diligentbough.server.shared.FieldProblem;
 import org.diligentbough.server.shared.History;
 import org.diligentbough.server.shared.History.About;
+import org.diligentbough.server.shared.Once;
 import org.diligentbough.server.shared.ProblemException;
 import org.diligentbough.server.shared.Today;
 import org.diligentbough.server.survey.SurveyMapper.DraftRow;
@@ -45,6 +49,7 @@ public class SurveyService {
     private final History history;
     private final CurrentPerson person;
     private final Today today;
+    private final Once once;
     private final ApplicationEventPublisher events;
     private final JsonMapper json;
 
@@ -57,6 +62,7 @@ public class SurveyService {
             History history,
             CurrentPerson person,
             Today today,
+            Once once,
             ApplicationEventPublisher events,
             JsonMapper json) {
         this.surveys = surveys;
@@ -67,6 +73,7 @@ public class SurveyService {
         this.history = history;
         this.person = person;
         this.today = today;
+        this.once = once;
         this.events = events;
         this.json = json;
     }
@@ -84,22 +91,54 @@ public class SurveyService {
     /** All surveys of a tree up to a day, as of that day, the oldest first. */
     public List<Survey> upTo(long treeId, LocalDate day) {
         TreeRow tree = orchard.tree(treeId);
-        SiteRow site = site(tree);
-        Seen seen = sightings.of(tree.siteId(), tree.species(), day);
+        return upTo(day, tree, site(tree), sightings.of(tree.siteId(), tree.species(), day), surveys.ofTree(treeId));
+    }
+
+    /** The same of many trees of a site at once, each asked for once; trees nobody has walked to are left out. */
+    public Map<Long, List<Survey>> upTo(LocalDate day, SiteRow site, List<TreeRow> trees, List<SurveyRow> ofSite) {
+        Map<Long, List<SurveyRow>> byTree = ofSite.stream().collect(Collectors.groupingBy(SurveyRow::treeId));
+        Map<String, Seen> seen = new HashMap<>();
+        Map<Long, List<Survey>> found = new HashMap<>();
+        for (TreeRow tree : trees) {
+            List<Survey> known = upTo(
+                    day,
+                    tree,
+                    site,
+                    seen.computeIfAbsent(tree.species(), kind -> sightings.of(site.id(), kind, day)),
+                    byTree.getOrDefault(tree.id(), List.of()));
+            if (!known.isEmpty()) {
+                found.put(tree.id(), known);
+            }
+        }
+        return found;
+    }
+
+    private List<Survey> upTo(LocalDate day, TreeRow tree, SiteRow site, Seen seen, List<SurveyRow> newestFirst) {
         List<Survey> found = new ArrayList<>();
-        for (SurveyRow survey : surveys.ofTree(treeId)) {
+        for (SurveyRow survey : newestFirst) {
             if (!survey.surveyedOn().isAfter(day)) {
-                JsonNode file = new SurveyDocument(json).complete(json.readTree(survey.document()), tree, site, day);
+                JsonNode file =
+                        new SurveyDocument(json, rules).complete(json.readTree(survey.document()), tree, site, day);
                 found.add(0, SurveyMapping.toSurvey(reader.checked(file)).withSeen(seen));
             }
         }
         return found;
     }
 
+    /** Every survey of every tree of a site, the newest first. */
+    public List<SurveyRow> surveysAt(long siteId) {
+        return surveys.ofSite(siteId);
+    }
+
+    /** One survey of a known tree as a complete survey file. */
+    public JsonNode fileOf(SurveyRow survey, TreeRow tree, SiteRow site, LocalDate day) {
+        return new SurveyDocument(json, rules).complete(json.readTree(survey.document()), tree, site, day);
+    }
+
     /** One survey as a complete survey file, with site and tree as the register has them now. */
     public JsonNode fileOf(SurveyRow survey) {
         TreeRow tree = orchard.tree(survey.treeId());
-        return new SurveyDocument(json).complete(json.readTree(survey.document()), tree, site(tree), todayAt(tree));
+        return fileOf(survey, tree, site(tree), todayAt(tree));
     }
 
     public SurveyRow survey(long id) {
@@ -123,26 +162,28 @@ public class SurveyService {
     /** Keeps a new survey and lets go of the person's draft. */
     @Transactional
     public SurveyRow add(long treeId, JsonNode sent, Sending sending) {
+        person.id();
+        long kept = once.keep(sending.sentAs(), "survey of tree " + treeId, sent, () -> sending.sentAs()
+                .map(UUID::toString)
+                .flatMap(surveys::sentAs)
+                .map(SurveyRow::id)
+                .orElseGet(() -> addNew(treeId, sent, sending)));
+        return survey(kept);
+    }
+
+    private long addNew(long treeId, JsonNode sent, Sending sending) {
         long who = person.id();
-        Optional<SurveyRow> before = sending.sentAs().map(UUID::toString).flatMap(surveys::sentAs);
-        if (before.isPresent()) {
-            return before.get();
-        }
-        boolean newer = sending.basedOn()
-                .filter(basedOn ->
-                        !basedOn.equals(surveys.newest(orchard.tree(treeId).id())
-                                .map(SurveyRow::id)
-                                .orElse(0L)))
-                .isPresent();
-        if (newer) {
+        TreeRow tree = orchard.taken(treeId);
+        long newest = surveys.newest(treeId).map(SurveyRow::id).orElse(0L);
+        if (sending.basedOn().filter(basedOn -> basedOn != newest).isPresent()) {
             throw ProblemException.stale("The newest survey of this tree");
         }
-        SurveyRow added = keep(orchard.tree(treeId), sent, who);
+        SurveyRow added = keep(tree, sent, who);
         sending.sentAs().ifPresent(key -> surveys.mark(added.id(), key.toString()));
         surveys.dropDraft(treeId, who);
         history.added(about(added), added);
-        outdated(orchard.tree(treeId), sent);
-        return survey(added.id());
+        outdated(tree, sent);
+        return added.id();
     }
 
     /** Keeps a survey by a given person without a word to the history: for whoever writes that otherwise. */
@@ -184,7 +225,7 @@ public class SurveyService {
         if (!(sent instanceof ObjectNode)) {
             throw ProblemException.wrongField("", "is not a survey; send an object");
         }
-        SurveyDocument document = new SurveyDocument(json);
+        SurveyDocument document = new SurveyDocument(json, rules);
         ObjectNode file = document.complete(sent, tree, site(tree), todayAt(tree));
         List<FieldProblem> problems = reader.problems(file);
         if (!problems.isEmpty()) {

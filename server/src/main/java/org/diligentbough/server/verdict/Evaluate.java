@@ -8,7 +8,6 @@ import java.io.InputStream;
 import org.diligentbough.core.Evaluation;
 import org.diligentbough.core.Rulebook;
 import org.diligentbough.core.outlook.Outlook;
-import org.diligentbough.server.shared.ProblemException;
 import org.diligentbough.server.survey.SurveyFile;
 import org.diligentbough.server.survey.SurveyFileReader;
 import org.diligentbough.server.survey.SurveyMapping;
@@ -41,11 +40,7 @@ class Evaluate {
                                             schema = @Schema(implementation = SurveyFile.class))))
     @PostMapping(path = "/api/evaluate")
     EvaluationAnswer evaluate(@Schema(hidden = true) InputStream body) throws IOException {
-        byte[] file = body.readNBytes(MOST_BYTES + 1);
-        if (file.length > MOST_BYTES) {
-            throw ProblemException.tooLarge("A survey file has at most 1 MiB; this one is larger.");
-        }
-        SurveyFile survey = reader.read(file);
+        SurveyFile survey = reader.read(body.readAllBytes());
         Evaluation evaluation = Evaluation.of(SurveyMapping.toSurvey(survey), rules);
         return writer.write(evaluation, Outlook.of(evaluation.planned(), rules.rootstocks()));
     }

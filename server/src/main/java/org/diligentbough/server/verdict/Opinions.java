@@ -19,6 +19,7 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 
 /** Two people who disagree about a limb are both heard; the coordinator decides. */
@@ -57,9 +58,23 @@ class Opinions {
 
     /** What was decided about a limb, whatever the rules say. */
     record DecisionView(
-            String limb, String verdict, @MayBeNull String note, String by, LocalDate on) {}
+            String limb, String verdict, @MayBeNull String note, String by, LocalDate on, long version) {}
 
-    /** What somebody thinks, or decides. */
+    /** What is decided, with the version it was based on: 0 where nothing is decided yet. */
+    record DecisionChange(
+            @NotNull(message = "is missing; send the version the change is based on")
+            Long version,
+
+            @NotNull(message = "is missing; choose one")
+            @Pattern(
+                    regexp = "keep|bend|shorten|remove|wait",
+                    message = "is not known; choose keep, bend, shorten, remove or wait")
+            String verdict,
+
+            @MayBeNull @Size(max = 500, message = "is longer than 500 letters")
+            String note) {}
+
+    /** What somebody thinks. */
     record VerdictData(
             @NotNull(message = "is missing; choose one")
             @Pattern(
@@ -80,7 +95,7 @@ class Opinions {
                         .toList(),
                 mapper.decisions(known).stream()
                         .map(row -> new DecisionView(
-                                row.limb(), row.verdict(), row.note(), row.decidedBy(), row.decidedOn()))
+                                row.limb(), row.verdict(), row.note(), row.decidedBy(), row.decidedOn(), row.version()))
                         .toList());
     }
 
@@ -107,11 +122,16 @@ class Opinions {
     /** Decides about a limb; the plan is made anew by it. */
     @Transactional
     @PutMapping("/limbs/{limb}/decision")
-    OpinionsView decide(@PathVariable long treeId, @PathVariable String limb, @Valid @RequestBody VerdictData data) {
+    OpinionsView decide(
+            @PathVariable long treeId, @PathVariable String limb, @Valid @RequestBody DecisionChange change) {
         long who = person.id();
         stands(treeId, limb);
         OpinionsView before = opinions(treeId);
-        mapper.decide(treeId, limb, data.verdict(), data.note(), who, judgement.todayAt(treeId));
+        int kept = mapper.decide(
+                treeId, limb, change.version(), change.verdict(), change.note(), who, judgement.todayAt(treeId));
+        if (kept == 0) {
+            throw ProblemException.stale("What is decided of this limb");
+        }
         OpinionsView after = told("decision", treeId, before);
         judgement.judgeAnew(treeId);
         return after;
@@ -120,10 +140,12 @@ class Opinions {
     /** Leaves a limb to the rules again. */
     @Transactional
     @DeleteMapping("/limbs/{limb}/decision")
-    OpinionsView undecide(@PathVariable long treeId, @PathVariable String limb) {
+    OpinionsView undecide(@PathVariable long treeId, @PathVariable String limb, @RequestParam long version) {
         person.id();
         OpinionsView before = opinions(treeId);
-        mapper.undecide(treeId, limb);
+        if (mapper.undecide(treeId, limb, version) == 0) {
+            throw ProblemException.stale("What is decided of this limb");
+        }
         OpinionsView after = told("decision", treeId, before);
         judgement.judgeAnew(treeId);
         return after;

@@ -8,6 +8,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
+import java.util.function.Supplier;
 import java.util.stream.Collectors;
 import org.diligentbough.core.survey.Limb;
 import org.diligentbough.core.visit.Standing;
@@ -17,6 +18,7 @@ import org.diligentbough.server.shared.CurrentPerson;
 import org.diligentbough.server.shared.FieldProblem;
 import org.diligentbough.server.shared.History;
 import org.diligentbough.server.shared.History.About;
+import org.diligentbough.server.shared.Once;
 import org.diligentbough.server.shared.ProblemException;
 import org.diligentbough.server.shared.Today;
 import org.diligentbough.server.visit.VisitMapper.LogRow;
@@ -36,6 +38,7 @@ public class LogService {
     private final History history;
     private final CurrentPerson person;
     private final Today today;
+    private final Once once;
     private final ApplicationEventPublisher events;
     private final JsonMapper json;
 
@@ -46,6 +49,7 @@ public class LogService {
             History history,
             CurrentPerson person,
             Today today,
+            Once once,
             ApplicationEventPublisher events,
             JsonMapper json) {
         this.visits = visits;
@@ -54,6 +58,7 @@ public class LogService {
         this.history = history;
         this.person = person;
         this.today = today;
+        this.once = once;
         this.events = events;
         this.json = json;
     }
@@ -66,23 +71,42 @@ public class LogService {
         return visits.logsOf(orchard.tree(treeId).id());
     }
 
-    /** Keeps the first log of a visit; the same one sent again is answered with what was kept. */
+    /**
+     * Keeps the first log of a visit; the same one sent again is answered with what was kept.
+     *
+     * @throws ProblemException 409 when another log of the visit is kept: both can be looked at, this one sent as its
+     *     correction
+     */
     @Transactional
     public LogRow add(long visitId, LogData data) {
-        long who = person.id();
-        Optional<LogRow> sentBefore = visits.logSentAs(data.key().toString());
-        if (sentBefore.isPresent()) {
-            return sentBefore.get();
-        }
-        VisitRow visit = visit(visitId);
-        if (visit.logged()) {
-            throw ProblemException.wrongField(
-                    "/key", "is another log of a visit that was logged already; correct that one instead");
-        }
-        LogRow added = keep(visit, data, null, who);
-        history.added(about(added), added);
-        judgeAnew(added);
-        return added;
+        person.id();
+        return keptOnce("log of visit " + visitId, data, () -> {
+            VisitRow visit = visits.take(visitId)
+                    .flatMap(visits::visit)
+                    .orElseThrow(() -> ProblemException.notFound("There is no such visit."));
+            if (visit.logged()) {
+                throw ProblemException.loggedAlready(visits.logsOf(visit.treeId()).stream()
+                        .filter(log -> log.visitId() == visitId && !log.corrected())
+                        .map(LogRow::loggedBy)
+                        .findFirst()
+                        .orElse("Somebody"));
+            }
+            LogRow added = keep(visit, data, null, person.id());
+            history.added(about(added), added);
+            return added;
+        });
+    }
+
+    private LogRow keptOnce(String what, LogData data, Supplier<LogRow> change) {
+        long kept = once.keep(Optional.of(data.key()), what, data, () -> visits.logSentAs(
+                        data.key().toString())
+                .map(LogRow::id)
+                .orElseGet(() -> {
+                    LogRow added = change.get();
+                    judgeAnew(added);
+                    return added.id();
+                }));
+        return visits.log(kept).orElseThrow();
     }
 
     /** Keeps a log without a word to the history and to the judgement: for whoever sees to those otherwise. */
@@ -109,19 +133,17 @@ public class LogService {
     /** Corrects a log by a further one; the first stays to be read. */
     @Transactional
     public LogRow correct(long logId, LogData data) {
-        long who = person.id();
-        Optional<LogRow> sentBefore = visits.logSentAs(data.key().toString());
-        if (sentBefore.isPresent()) {
-            return sentBefore.get();
-        }
-        LogRow before = visits.log(logId).orElseThrow(() -> ProblemException.notFound("There is no such log."));
-        if (before.corrected()) {
-            throw ProblemException.stale("This log");
-        }
-        LogRow after = keep(visit(before.visitId()), data, logId, who);
-        history.changed(about(after), before, after);
-        judgeAnew(after);
-        return after;
+        person.id();
+        return keptOnce("correction of log " + logId, data, () -> {
+            LogRow before = visits.log(logId).orElseThrow(() -> ProblemException.notFound("There is no such log."));
+            visits.take(before.visitId());
+            if (visits.log(logId).orElseThrow().corrected()) {
+                throw ProblemException.stale("This log");
+            }
+            LogRow after = keep(visit(before.visitId()), data, logId, person.id());
+            history.changed(about(after), before, after);
+            return after;
+        });
     }
 
     private void judgeAnew(LogRow log) {

@@ -7,6 +7,7 @@ import jakarta.validation.constraints.Size;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Optional;
+import java.util.UUID;
 import org.apache.ibatis.annotations.Mapper;
 import org.apache.ibatis.annotations.Param;
 import org.apache.ibatis.annotations.Select;
@@ -18,6 +19,7 @@ import org.diligentbough.server.shared.CurrentPerson;
 import org.diligentbough.server.shared.History;
 import org.diligentbough.server.shared.History.About;
 import org.diligentbough.server.shared.MayBeNull;
+import org.diligentbough.server.shared.Once;
 import org.diligentbough.server.shared.ProblemException;
 import org.diligentbough.server.shared.Today;
 import org.springframework.http.HttpStatus;
@@ -27,6 +29,7 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestHeader;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
@@ -40,13 +43,21 @@ public class Reports {
     private final History history;
     private final CurrentPerson person;
     private final Today today;
+    private final Once once;
 
-    Reports(ReportMapper reports, OrchardService orchard, History history, CurrentPerson person, Today today) {
+    Reports(
+            ReportMapper reports,
+            OrchardService orchard,
+            History history,
+            CurrentPerson person,
+            Today today,
+            Once once) {
         this.reports = reports;
         this.orchard = orchard;
         this.history = history;
         this.person = person;
         this.today = today;
+        this.once = once;
     }
 
     /** What can be reported. */
@@ -101,18 +112,26 @@ public class Reports {
                 .toList();
     }
 
+    /** Keeps a report. What is sent again under the same key is kept once. */
     @PostMapping("/trees/{treeId}/reports")
     @ResponseStatus(HttpStatus.CREATED)
     @Transactional
-    public ReportView addReport(@PathVariable long treeId, @Valid @RequestBody ReportData report) {
-        long who = person.id();
+    public ReportView addReport(
+            @PathVariable long treeId,
+            @RequestHeader(name = Once.HEADER) Optional<UUID> key,
+            @Valid @RequestBody ReportData report) {
+        person.id();
+        return view(find(once.keep(key, "report of tree " + treeId, report, () -> add(treeId, report))));
+    }
+
+    private long add(long treeId, ReportData report) {
         TreeRow tree = orchard.tree(treeId);
         if (report.on().isAfter(today.in(orchard.site(tree.siteId()).zone()))) {
             throw ProblemException.wrongField("/on", "lies in the future; give the day it was seen");
         }
-        ReportView added = view(find(keep(treeId, report, who)));
+        ReportView added = view(find(keep(treeId, report, person.id())));
         history.added(new About("report", added.id(), tree.siteId(), treeId), added);
-        return added;
+        return added.id();
     }
 
     /** Keeps a report without a word to the history: for whoever writes that otherwise. */

@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.diligentbough.core.Rulebook;
 import org.diligentbough.core.knowledge.Codes;
@@ -64,6 +65,21 @@ public class TreeRecords {
                 .map(log -> visit(log, planned.get(log.visitId())))
                 .toList();
         return Optional.of(rules.standing(known, done));
+    }
+
+    /** The trees of a site as they stand on a day, those nobody had surveyed by then left out; read in a few queries. */
+    public Map<Long, Standing> standing(long siteId, Map<Long, List<Survey>> known, LocalDate on) {
+        Map<Long, VisitRow> planned =
+                visits.ofSite(siteId).stream().collect(Collectors.toMap(VisitRow::id, Function.identity()));
+        Map<Long, List<Visit>> done = visits.logsAt(siteId).stream()
+                .filter(log -> !log.corrected() && !log.onDay().isAfter(on))
+                .collect(Collectors.groupingBy(
+                        LogRow::treeId,
+                        Collectors.mapping(log -> visit(log, planned.get(log.visitId())), Collectors.toList())));
+        Map<Long, Standing> found = new HashMap<>();
+        known.forEach((treeId, surveysOfTree) ->
+                found.put(treeId, rules.standing(surveysOfTree, done.getOrDefault(treeId, List.of()))));
+        return found;
     }
 
     /** Logs that count of work since a plan was made; a plan and a log taken in together count as in this order. */

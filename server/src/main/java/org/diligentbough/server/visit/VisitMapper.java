@@ -89,12 +89,20 @@ public interface VisitMapper {
     @Select("select " + VISIT + " from tree_visit v where v.id = #{id}")
     Optional<VisitRow> visit(long id);
 
+    /** Has whoever else logs the visit wait until this transaction ends. */
+    @Select("select id from tree_visit where id = #{id} for no key update")
+    Optional<Long> take(long id);
+
     /** Those of a day, sick trees last. */
     @Select("select " + VISIT + " from tree_visit v where v.work_day_id = #{dayId} order by v.sick, v.place, v.id")
     List<VisitRow> ofDay(long dayId);
 
     @Select("select " + VISIT + " from tree_visit v where v.tree_id = #{treeId} order by v.id")
     List<VisitRow> ofTree(long treeId);
+
+    /** Those of every tree of a site. */
+    @Select("select " + VISIT + " from tree_visit v join tree t on t.id = v.tree_id where t.site_id = #{siteId}")
+    List<VisitRow> ofSite(long siteId);
 
     @Select(value = """
                     insert into tree_visit (tree_id, work_day_id, place, cuts, shoots, shoots_minutes, shoots_share, kit, sick)
@@ -133,6 +141,11 @@ public interface VisitMapper {
     /** Every log of a tree, those corrected since included, oldest first. */
     @Select("select " + LOG + LOGS + " where v.tree_id = #{treeId} order by l.on_date, l.id")
     List<LogRow> logsOf(long treeId);
+
+    /** The same of every tree of a site. */
+    @Select("select " + LOG + LOGS
+            + " join tree t on t.id = v.tree_id where t.site_id = #{siteId} order by l.on_date, l.id")
+    List<LogRow> logsAt(long siteId);
 
     @Select(value = """
                     insert into visit_log (tree_visit_id, sent_key, corrects, on_date, minutes, prunings, shoots, note, cuts, logged_by)
