@@ -18,31 +18,11 @@ export default defineConfig({
         theme_color: '#33261d',
         icons: [{ src: '/mark.svg', sizes: 'any', type: 'image/svg+xml', purpose: 'any' }],
       },
-      workbox: {
-        globPatterns: ['**/*.{js,css,html,svg,woff2}'],
-        navigateFallback: '/index.html',
-        navigateFallbackDenylist: [/^\/api\//],
-        runtimeCaching: [
-          // A draft is the phone's own business, a picture and progress too large or too short-lived to keep.
-          {
-            urlPattern: ({ url }) => /\/api\/(.*\/draft|photos\/.*|jobs\/.*)$/.test(url.pathname),
-            handler: 'NetworkOnly',
-          },
-          // What a walk cannot begin without is not waited for long where the signal is weak.
-          {
-            urlPattern: ({ url }) =>
-              /^\/api\/(people|sites|sites\/\d+|sites\/\d+\/field)$/.test(url.pathname),
-            handler: 'NetworkFirst',
-            options: { cacheName: 'to-walk', networkTimeoutSeconds: 6, expiration: { maxEntries: 60 } },
-          },
-          // All else is shown as of earlier only when there is no signal at all: a slow answer is still the true one.
-          {
-            urlPattern: ({ url }) => url.pathname.startsWith('/api/'),
-            handler: 'NetworkFirst',
-            options: { cacheName: 'taken-along', expiration: { maxEntries: 400 } },
-          },
-        ],
-      },
+      // The worker is our own: it also sends what waits on the phone.
+      strategies: 'injectManifest',
+      srcDir: 'src',
+      filename: 'worker.ts',
+      injectManifest: { globPatterns: ['**/*.{js,css,html,svg,woff2}'] },
     }),
   ],
   build: {

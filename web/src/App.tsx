@@ -4,7 +4,8 @@ import { DaySheet } from './crew/DaySheet';
 import { DaysView } from './crew/DaysView';
 import { PeopleView } from './crew/PeopleView';
 import { BulkView } from './bulk/BulkView';
-import { HeldSurvey } from './field/Waiting';
+import { HeldItem } from './field/HeldItem';
+import { WaitingView } from './field/Waiting';
 import { FiguresView } from './figures/FiguresView';
 import { Frame } from './parts/Frame';
 import { OrchardView } from './orchard/OrchardView';
@@ -32,7 +33,8 @@ export const router = createBrowserRouter([
       { path: '/sites/:siteId/figures', element: <FiguresView /> },
       { path: '/sites/:siteId/bulk', element: <BulkView /> },
       { path: '/sites/:siteId/walk', element: <WalkPicker /> },
-      { path: '/sites/:siteId/walk/:key', element: <HeldSurvey /> },
+      { path: '/sites/:siteId/waiting', element: <WaitingView /> },
+      { path: '/sites/:siteId/waiting/:key', element: <HeldItem /> },
       { path: '/sites/:siteId/trees/new', element: <AddTree /> },
       { path: '/sites/:siteId/trees/:treeId', element: <TreePage /> },
       { path: '/sites/:siteId/trees/:treeId/edit', element: <EditTree /> },

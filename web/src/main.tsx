@@ -8,6 +8,10 @@ import { Problem } from './api/client';
 import { router } from './App';
 import './theme.scss';
 
+const AGAIN_MS = 4_000;
+/** Failures that pass: no connection, or a server that is away. */
+const passing = (error: unknown) => error instanceof Problem && [0, 502, 503, 504].includes(error.status);
+
 const queries = new QueryClient({
   defaultOptions: {
     queries: {
@@ -16,6 +20,9 @@ const queries = new QueryClient({
       networkMode: 'always',
       // What was refused will be refused again; without signal asking twice only takes time.
       retry: (count, error) => !(error instanceof Problem) && count < 2,
+      // What failed for want of signal, or of the server, comes by itself once there is some.
+      refetchOnReconnect: true,
+      refetchInterval: (query) => (passing(query.state.error) ? AGAIN_MS : false),
     },
     mutations: { networkMode: 'always' },
   },

@@ -5,6 +5,7 @@ import { z } from 'zod';
 import type { DayData } from '../api/client';
 import { showRefused, TextField } from '../parts/fields';
 import { ProblemAlert } from '../parts/ProblemAlert';
+import { useAskOnce } from '../parts/useAskOnce';
 import { KIT } from './words';
 
 const count = z.string().regex(/^\d{1,3}$/, 'Give a number.');
@@ -25,12 +26,14 @@ type Fields = z.infer<typeof schema>;
 /** The day, its hours and what the shed holds. */
 export function DayForm({
   start,
+  today,
   save,
   error,
   saving,
   button,
 }: {
   start: DayData;
+  today: string;
   save: (data: DayData) => Promise<unknown>;
   error: unknown;
   saving: boolean;
@@ -44,12 +47,19 @@ export function DayForm({
       shed: Object.fromEntries(Object.keys(KIT).map((kit) => [kit, String(start.shed[kit] ?? 0)])),
     },
   });
+  const ask = useAskOnce();
   const submit = form.handleSubmit((fields) =>
-    save({
-      ...fields,
-      note: fields.note || undefined,
-      shed: Object.fromEntries(Object.entries(fields.shed).map(([kit, text]) => [kit, Number(text)])),
-    }).catch((refused: unknown) => showRefused(refused, form.setError)),
+    ask.sure(
+      fields.on !== start.on && fields.on < today
+        ? 'This day is past: it can be put in to log what was done then.'
+        : undefined,
+      () =>
+        void save({
+          ...fields,
+          note: fields.note || undefined,
+          shed: Object.fromEntries(Object.entries(fields.shed).map(([kit, text]) => [kit, Number(text)])),
+        }).catch((refused: unknown) => showRefused(refused, form.setError)),
+    ),
   );
   return (
     <Form onSubmit={submit} noValidate>
@@ -78,6 +88,7 @@ export function DayForm({
           ))}
         </Row>
       </fieldset>
+      {ask.question}
       <Button type="submit" disabled={saving}>
         {button}
       </Button>

@@ -2,17 +2,20 @@ import { useState } from 'react';
 import { Alert, Button, Form } from 'react-bootstrap';
 import { Link, useParams } from 'react-router';
 import type { Day, Finding, Visit } from '../api/client';
+import { useSite } from '../orchard/queries';
 import { Loading } from '../parts/Loading';
 import { ProblemAlert } from '../parts/ProblemAlert';
 import { State } from '../parts/Reasons';
 import { date, minutes, words } from '../parts/format';
+import { useAskOnce } from '../parts/useAskOnce';
 import { useTitle } from '../parts/useTitle';
 import { TICKETS } from '../verdict/words';
 import { Candidates } from './Candidates';
 import { DayForm } from './DayForm';
 import { weekday } from './DaysView';
 import { type DayAction, useDay, useDayAction, usePeople, useRainOff } from './queries';
-import { cutsInWords, DAY_STATES, KIT, TICKET_NAMES } from './words';
+import { DayNotes } from './DayNotes';
+import { cutsInWords, DAY_STATES, isOff, KIT, TICKET_NAMES } from './words';
 
 /** One work day: its trees in order with their people, who comes, and what could still be put on it. */
 export function DayPage() {
@@ -27,7 +30,9 @@ function TheDay({ day }: { day: Day }) {
   const act = useDayAction(day.id, day.version);
   const [editing, setEditing] = useState(false);
   const [raining, setRaining] = useState(false);
-  const open = day.state !== 'rained-off';
+  const open = !isOff(day.state);
+  const ask = useAskOnce();
+  const site = useSite(day.siteId);
   const at = '/sites/' + day.siteId + '/days/' + day.id;
   const run = (action: DayAction) => act.mutate(action);
   return (
@@ -73,6 +78,18 @@ function TheDay({ day }: { day: Day }) {
               <Button size="sm" variant="outline-secondary" onClick={() => setRaining(!raining)}>
                 Rained off
               </Button>
+              <Button
+                size="sm"
+                variant="outline-secondary"
+                disabled={act.isPending}
+                onClick={() =>
+                  ask.sure('Calling this day off puts its trees back into their plans.', () =>
+                    run({ do: 'call-off' }),
+                  )
+                }
+              >
+                Call it off
+              </Button>
             </>
           )}
         </span>
@@ -81,6 +98,7 @@ function TheDay({ day }: { day: Day }) {
         <div className="sheet-box mb-3">
           <DayForm
             start={day.data}
+            today={site.data?.today ?? day.data.on}
             button="Save"
             error={act.error}
             saving={act.isPending}
@@ -89,6 +107,8 @@ function TheDay({ day }: { day: Day }) {
         </div>
       )}
       {raining && <RainOff day={day} />}
+      {ask.question}
+      <DayNotes day={{ siteId: day.siteId, dayId: day.id, on: day.data.on }} />
       {!editing && <ProblemAlert error={act.error} />}
       <Findings
         findings={day.findings.filter((finding) => finding.visitId == null && finding.personId == null)}

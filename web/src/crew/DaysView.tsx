@@ -9,7 +9,7 @@ import { date, minutes } from '../parts/format';
 import { useTitle } from '../parts/useTitle';
 import { DayForm } from './DayForm';
 import { useAddDay, useDays } from './queries';
-import { DAY_STATES, USUAL_SHED } from './words';
+import { DAY_STATES, isOff, USUAL_SHED } from './words';
 
 /** Work days of a site: those to come, and those that were. */
 export function DaysView() {
@@ -21,8 +21,8 @@ export function DaysView() {
   const [adding, setAdding] = useState(false);
   useTitle('Days');
   if (!days.data || !site.data) return <Loading error={days.error ?? site.error} />;
-  const coming = days.data.filter((day) => !day.past && day.state !== 'rained-off').reverse();
-  const past = days.data.filter((day) => day.past || day.state === 'rained-off');
+  const coming = days.data.filter((day) => !day.past && !isOff(day.state)).reverse();
+  const past = days.data.filter((day) => day.past || isOff(day.state));
   const newest = days.data[0];
   const start: DayData = {
     on: '',
@@ -43,6 +43,7 @@ export function DaysView() {
         <section className="sheet-box mb-3" aria-label="New work day">
           <DayForm
             start={start}
+            today={site.data.today}
             button="Plan it"
             error={add.error}
             saving={add.isPending}
@@ -95,7 +96,7 @@ export function DayRow({ day, siteId }: { day: DaySummary; siteId: number }) {
         {day.minutes > 0 && ', ' + minutes(day.minutes) + ' of work'}
       </span>
       <span className="wanting">
-        {day.past && day.state !== 'rained-off' && unlogged > 0 && (
+        {day.past && !isOff(day.state) && unlogged > 0 && (
           <span className="text-danger">{unlogged} not logged yet</span>
         )}
         {wanting.slice(0, 2).map((finding) => (

@@ -8,7 +8,9 @@ import { ProblemAlert } from '../parts/ProblemAlert';
 import { State } from '../parts/Reasons';
 import { date, dayAndMonth } from '../parts/format';
 import { useTitle } from '../parts/useTitle';
-import { useAddPerson, useChangePerson, usePeople } from './queries';
+import { decimal } from '../parts/fields';
+import { useAskOnce } from '../parts/useAskOnce';
+import { useAddPerson, useChangePerson, usePeople, usePersonLeft } from './queries';
 import { TICKET_NAMES } from './words';
 
 /** Everybody who helps: tickets and until when, age, and the days they can come. */
@@ -63,7 +65,7 @@ export function PeopleView() {
             </Button>
           </div>
           {open === person.id && (
-            <PersonForm key={person.version} person={person} done={() => setOpen(undefined)} />
+            <PersonForm today={today} key={person.version} person={person} done={() => setOpen(undefined)} />
           )}
         </article>
       ))}
@@ -101,7 +103,7 @@ function coming(person: Person, today: string): string {
   return days.length ? 'Can come ' + days.map(dayAndMonth).join(', ') + '.' : '';
 }
 
-function PersonForm({ person, done }: { person: Person; done: () => void }) {
+function PersonForm({ person, today, done }: { person: Person; today: string; done: () => void }) {
   const change = useChangePerson(person.id);
   const [name, setName] = useState(person.name);
   const [birthYear, setBirthYear] = useState(String(person.birthYear ?? ''));
@@ -114,13 +116,30 @@ function PersonForm({ person, done }: { person: Person; done: () => void }) {
   );
   const [days, setDays] = useState(person.canCome);
   const [day, setDay] = useState('');
+  const ask = useAskOnce();
+  const leaving = useAskOnce();
+  const left = usePersonLeft(person.id);
+  const thisYear = Number(today.slice(0, 4));
+  const born = decimal(birthYear);
+  const wrongYear =
+    born !== null && (!Number.isInteger(born) || born < 1900 || born > thisYear)
+      ? 'Give a year from 1900 to ' + thisYear + ', or leave it empty for a grown-up who does not say.'
+      : undefined;
+  const unlikely =
+    born === null || wrongYear
+      ? undefined
+      : thisYear - born > 95
+        ? name + ' would be ' + (thisYear - born) + ' years old.'
+        : thisYear - born < 8
+          ? name + ' would be ' + (thisYear - born) + ' years old: a child.'
+          : undefined;
   const save = () =>
     change
       .mutateAsync({
         version: person.version,
         data: {
           name,
-          birthYear: birthYear.trim() === '' ? undefined : Number(birthYear),
+          birthYear: born ?? undefined,
           note: note || undefined,
           tickets: Object.entries(tickets)
             .filter(([, until]) => until)
@@ -136,7 +155,7 @@ function PersonForm({ person, done }: { person: Person; done: () => void }) {
       className="sheet-box mt-2"
       onSubmit={(e) => {
         e.preventDefault();
-        save();
+        if (!wrongYear) ask.sure(unlikely, () => void save());
       }}
     >
       <Row>
@@ -155,8 +174,10 @@ function PersonForm({ person, done }: { person: Person; done: () => void }) {
             id={id + 'year'}
             inputMode="numeric"
             value={birthYear}
-            onChange={(e) => setBirthYear(e.target.value.replace(/\D/g, ''))}
+            isInvalid={!!wrongYear}
+            onChange={(e) => setBirthYear(e.target.value)}
           />
+          {wrongYear && <div className="text-danger small">{wrongYear}</div>}
         </Col>
         <Col sm={5}>
           <Form.Label htmlFor={id + 'note'}>Note</Form.Label>
@@ -224,9 +245,31 @@ function PersonForm({ person, done }: { person: Person; done: () => void }) {
           </Button>
         </div>
       </fieldset>
-      <ProblemAlert error={change.error} />
-      <Button type="submit" size="sm" className="mt-2" disabled={!name.trim() || change.isPending}>
+      {ask.question}
+      {leaving.question}
+      <ProblemAlert error={change.error ?? left.error} />
+      <Button
+        type="submit"
+        size="sm"
+        className="mt-2"
+        disabled={!name.trim() || !!wrongYear || change.isPending}
+      >
         Save
+      </Button>
+      <Button
+        size="sm"
+        variant="link"
+        className="mt-2 ms-2"
+        disabled={left.isPending}
+        onClick={() =>
+          leaving.sure(
+            person.name +
+              ' goes off the list and off the days to come; what they did stays under their name.',
+            () => left.mutate(person.version),
+          )
+        }
+      >
+        Take off the list
       </Button>
     </Form>
   );

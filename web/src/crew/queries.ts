@@ -13,6 +13,14 @@ export const useChangePerson = (personId: number) =>
     unwrap(await api.PUT('/api/people/{personId}', { params: { path: { personId } }, body })),
   );
 
+/** Takes somebody off the list; what they did stays. */
+export const usePersonLeft = (personId: number) =>
+  useChange(async (version: number) =>
+    unwrap(
+      await api.DELETE('/api/people/{personId}', { params: { path: { personId }, query: { version } } }),
+    ),
+  );
+
 export const useDays = (siteId: number) =>
   useQuery({
     queryKey: ['days', siteId],
@@ -23,6 +31,13 @@ export const useDay = (dayId: number) =>
   useQuery({
     queryKey: ['day', dayId],
     queryFn: async () => unwrap(await api.GET('/api/days/{dayId}', { params: { path: { dayId } } })),
+  });
+
+/** What was noted of a day as a whole. */
+export const useDayNotes = (dayId: number) =>
+  useQuery({
+    queryKey: ['day-notes', dayId],
+    queryFn: async () => unwrap(await api.GET('/api/days/{dayId}/notes', { params: { path: { dayId } } })),
   });
 
 export const useCandidates = (dayId: number) =>
@@ -51,6 +66,7 @@ export type DayAction =
   | { do: 'give'; visitId: number; people: number[] }
   | { do: 'shift'; visitId: number; by: number }
   | { do: 'take-off'; visitId: number }
+  | { do: 'call-off' }
   | { do: 'confirm' }
   | { do: 'reopen' };
 
@@ -94,6 +110,8 @@ export const useDayAction = (dayId: number, version: number) =>
         );
       case 'confirm':
         return unwrap(await api.POST('/api/days/{dayId}/confirm', { ...path, body: { version } }));
+      case 'call-off':
+        return unwrap(await api.POST('/api/days/{dayId}/called-off', { ...path, body: { version } }));
       case 'reopen':
         return unwrap(await api.POST('/api/days/{dayId}/reopen', { ...path, body: { version } }));
     }

@@ -6,7 +6,11 @@ export const DAY_STATES: Record<string, string> = {
   planned: 'planned',
   confirmed: 'confirmed',
   'rained-off': 'rained off',
+  'called-off': 'called off',
 };
+
+/** Whether a day takes place no more. */
+export const isOff = (state: string) => state === 'rained-off' || state === 'called-off';
 
 export const TICKET_NAMES: Record<string, string> = {
   lead: 'lead',

@@ -1,167 +1,140 @@
 import { useQueryClient } from '@tanstack/react-query';
-import { useState } from 'react';
 import { Alert, Button } from 'react-bootstrap';
-import { Link, useNavigate, useParams } from 'react-router';
-import { Loading } from '../parts/Loading';
-import { date } from '../parts/format';
-import { fieldName } from '../survey/words';
-import { compare } from './compare';
-import { useFieldTree } from './queries';
-import { sendAll, sendSurvey } from './sending';
-import { store, type Waiting } from './store';
+import { Link, useParams } from 'react-router';
+import { usePeople } from '../crew/queries';
+import { State } from '../parts/Reasons';
+import { useTitle } from '../parts/useTitle';
+import { HerePicture } from '../photo/PhotoStrip';
+import { GiveUp } from './GiveUp';
+import { type Item, wantsLook } from './outbox';
+import { outbox, sendAll } from './phone';
 import { useWaiting } from './useWaiting';
+import { KINDS, stateOf, when } from './words';
 
-/** What waits on this phone, and what somebody has to look at before it can be sent. */
-export function WaitingList({ siteId }: { siteId: number }) {
+const MB = 1e6;
+
+/** What waits, in a line; nothing where nothing does. */
+export function WaitingLine({ siteId }: { siteId: number }) {
   const waiting = useWaiting();
-  const queries = useQueryClient();
-  const mine = waiting.data?.surveys.filter((one) => one.siteId === siteId) ?? [];
-  const photos = waiting.data?.photos ?? 0;
-  if (mine.length + photos === 0) return null;
+  const open = waiting.data?.open ?? [];
+  const looks = open.filter(wantsLook).length;
+  if (open.length === 0 && !waiting.data?.room?.little) return null;
   return (
-    <Alert variant="light" className="py-2" aria-live="polite">
-      {mine.map((one) => (
-        <div key={one.key}>
-          <strong>{one.tag}</strong>, walked {date(one.survey.surveyedOn)}:{' '}
-          {one.held ? (
-            <Link to={'/sites/' + siteId + '/walk/' + one.key}>
-              {one.held.status === 409
-                ? 'somebody walked meanwhile, look at both'
-                : 'something is to be mended'}
-            </Link>
-          ) : (
-            'waits for signal'
-          )}
-        </div>
-      ))}
-      {photos > 0 && (
-        <div>
-          {photos} {photos === 1 ? 'photo waits' : 'photos wait'} for signal
-        </div>
+    <Alert
+      variant={looks > 0 || waiting.data?.room?.little ? 'warning' : 'light'}
+      className="py-2"
+      aria-live="polite"
+    >
+      {waiting.data?.room?.little && <div>This phone is nearly full: send what waits, or make room.</div>}
+      {open.length > 0 && (
+        <Link to={'/sites/' + siteId + '/waiting'}>
+          {open.length === 1 ? '1 thing waits' : open.length + ' things wait'} on this phone
+          {looks > 0 && ', ' + looks + ' to be looked at'}
+        </Link>
       )}
-      <Button
-        size="sm"
-        variant="outline-primary"
-        className="mt-1"
-        onClick={() => void sendAll().then(() => queries.invalidateQueries())}
-      >
-        Send now
-      </Button>
     </Alert>
   );
 }
 
-/** A survey that was not taken: beside what is there now, or with what is to be mended. */
-export function HeldSurvey() {
-  const { siteId, key } = useParams();
+/** Everything that is on this phone and not on the server yet, and what was sent last. */
+export function WaitingView() {
+  const siteId = Number(useParams().siteId);
   const waiting = useWaiting();
-  if (!waiting.data) return <Loading error={waiting.error} />;
-  const one = waiting.data.surveys.find((survey) => survey.key === key);
-  if (!one?.held)
-    return (
-      <p>
-        This survey is no longer here. <Link to={'/sites/' + siteId + '/walk'}>Back to the trees</Link>
-      </p>
-    );
-  return <Held waiting={one} />;
-}
-
-function Held({ waiting }: { waiting: Waiting }) {
-  const held = waiting.held!;
-  const clash = held.status === 409;
-  const theirs = useFieldTree(waiting.treeId, clash);
   const queries = useQueryClient();
-  const navigate = useNavigate();
-  const [problem, setProblem] = useState('');
-  const at = '/sites/' + waiting.siteId + '/trees/' + waiting.treeId;
-  if (clash && !theirs.data) return <Loading error={theirs.error} />;
-  const basedOn = theirs.data?.newestSurvey ?? waiting.basedOn;
-  const leave = async (to: string) => {
-    await queries.invalidateQueries();
-    await navigate(to);
-  };
-  const keepMine = async () => {
-    const again = { ...waiting, basedOn, held: undefined };
-    await store.keepSurvey(again);
-    const outcome = await sendSurvey(again);
-    if (outcome === 'taken') return leave(at);
-    setProblem(
-      outcome === 'held' ? 'It was not taken; look at it again.' : 'No signal. It waits on this phone.',
-    );
-    return queries.invalidateQueries();
-  };
-  const edit = async () => {
-    await store.keepDraft({ treeId: waiting.treeId, draft: waiting.survey, basedOn });
-    await store.dropSurvey(waiting.key);
-    await leave(at + '/walk');
-  };
-  const dropMine = async () => {
-    await store.dropSurvey(waiting.key);
-    await leave(at);
-  };
-  const differing = clash ? compare(waiting.survey, theirs.data?.start) : [];
+  const people = usePeople();
+  useTitle('Waiting');
+  const open = waiting.data?.open ?? [];
+  const sent = waiting.data?.sent ?? [];
+  const begun = (waiting.data?.drafts ?? []).filter((draft) => draft.tag !== '');
+  const nameOf = (person: string | null) =>
+    people.data?.find((one) => String(one.id) === person)?.name ?? (person ? 'somebody' : 'nobody named');
+  const sendNow = () => void sendAll().then(() => queries.invalidateQueries());
+  const retry = (item: Item) =>
+    void outbox
+      .retry(item.key)
+      .then(sendAll)
+      .then(() => queries.invalidateQueries());
   return (
     <div className="walk">
-      <h1>{waiting.tag}</h1>
-      {clash ? (
+      <h1>Waiting on this phone</h1>
+      {waiting.data?.room && (
+        <p className={waiting.data.room.little ? 'text-danger' : 'faint small'}>
+          {waiting.data.room.little ? 'This phone is nearly full: ' : 'Room left for it: '}
+          {Math.round(waiting.data.room.leftBytes / MB).toLocaleString('en-GB')} MB.
+        </p>
+      )}
+      {open.length === 0 && waiting.data && (
+        <p>Nothing waits: all that was entered on this phone is with the server.</p>
+      )}
+      {open.length > 0 && (
+        <Button className="w-100 mb-3" style={{ minHeight: 48 }} onClick={sendNow}>
+          Send now
+        </Button>
+      )}
+      {open.map((item) => {
+        const state = stateOf(item);
+        const name = KINDS[item.kind] + ' ' + item.about;
+        return (
+          <section key={item.key} className="waiting-item" aria-label={name}>
+            <div className="d-flex gap-2">
+              {item.picture && <HerePicture item={item} alt="" />}
+              <div className="flex-grow-1">
+                <strong>{name}</strong>
+                <div className="small faint">
+                  {nameOf(item.person)}, {when(item.madeAt)}
+                </div>
+                <State code={state.code} word={state.word} />
+              </div>
+            </div>
+            <div className="d-flex flex-wrap gap-2 mt-1">
+              {wantsLook(item) && (
+                <Link
+                  className="btn btn-sm btn-outline-primary"
+                  to={'/sites/' + (item.siteId || siteId) + '/waiting/' + item.key}
+                >
+                  Look
+                </Link>
+              )}
+              {item.state !== 'clash' && item.state !== 'sending' && (
+                <Button size="sm" variant="outline-primary" onClick={() => retry(item)}>
+                  Try again
+                </Button>
+              )}
+              <GiveUp item={item} />
+            </div>
+          </section>
+        );
+      })}
+      {begun.length > 0 && (
         <>
-          <p>
-            Somebody walked to this tree after you set out
-            {theirs.data?.surveyedOn && ', on ' + date(theirs.data.surveyedOn)}. Nothing of either is lost.
-            Where they differ:
-          </p>
-          <table className="table table-sm clash">
-            <thead>
-              <tr>
-                <th />
-                <th>Yours</th>
-                <th>There now</th>
-              </tr>
-            </thead>
-            <tbody>
-              {differing.map((one) => (
-                <tr key={one.what}>
-                  <th scope="row">{one.what}</th>
-                  <td>{one.yours}</td>
-                  <td>{one.theirs}</td>
-                </tr>
-              ))}
-            </tbody>
-          </table>
-          {differing.length === 0 && <p>They say the same.</p>}
+          <h2>Begun</h2>
+          {begun.map((draft) => (
+            <Link
+              key={draft.treeId}
+              className="limb-row text-decoration-none text-body"
+              to={'/sites/' + draft.siteId + '/trees/' + draft.treeId + '/walk'}
+            >
+              <span className="tag">{draft.tag}</span>
+              <span className="flex-grow-1">
+                a walk of {draft.draft.limbs.length} {draft.draft.limbs.length === 1 ? 'limb' : 'limbs'} so
+                far
+              </span>
+            </Link>
+          ))}
         </>
-      ) : (
-        <Alert variant="danger">
-          {held.detail}
-          <ul className="mb-0">
-            {held.errors.map((wrong) => (
-              <li key={wrong.pointer}>
-                <strong>
-                  {fieldName(
-                    wrong.pointer,
-                    waiting.survey.limbs.map((limb) => limb.id ?? ''),
-                  )}
-                </strong>{' '}
-                {wrong.detail}.
+      )}
+      {sent.length > 0 && (
+        <details className="mt-3">
+          <summary>Sent from this phone</summary>
+          <ul className="small">
+            {sent.map((item) => (
+              <li key={item.key}>
+                {KINDS[item.kind]} {item.about}, {nameOf(item.person)}, {when(item.sentAt ?? item.madeAt)}
               </li>
             ))}
           </ul>
-        </Alert>
+        </details>
       )}
-      {problem && <p className="text-danger">{problem}</p>}
-      <div className="d-grid gap-2">
-        {clash && (
-          <Button style={{ minHeight: 48 }} onClick={() => void keepMine()}>
-            Keep both, mine as the newer
-          </Button>
-        )}
-        <Button variant="outline-primary" style={{ minHeight: 48 }} onClick={() => void edit()}>
-          Change mine first
-        </Button>
-        <Button variant="outline-danger" style={{ minHeight: 48 }} onClick={() => void dropMine()}>
-          Throw mine away
-        </Button>
-      </div>
     </div>
   );
 }

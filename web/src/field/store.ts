@@ -1,64 +1,116 @@
 import { type DBSchema, type IDBPDatabase, openDB } from 'idb';
-import type { Draft } from '../survey/draft';
+import type { Entry } from '../visit/entry';
+import type { KeptDraft } from './drafts';
+import { ofFirstForm, type OldTransaction } from './oldStore';
+import type { Item, Refusal } from './outbox';
 
-/** A survey waiting to be sent, under a key that makes sending it twice harmless. */
-export interface Waiting {
-  key: string;
-  treeId: number;
+/** A log while it is being entered. */
+export interface KeptEntry {
+  /** The visit, and the log it corrects if it does. */
+  id: string;
+  entry: Entry;
+  /** What the server did not take of it when it was sent last. */
+  refusal?: Refusal;
+}
+
+/** What of a site this phone has taken along. */
+export interface Taken {
   siteId: number;
-  tag: string;
-  /** Who walked; it is sent in their name. */
-  person: string | null;
-  survey: Draft;
-  /** The newest survey the surveyor knew, 0 for none. */
-  basedOn: number;
-  /** Why it was not taken: somebody walked meanwhile, or fields are to be mended. */
-  held?: { status: number; detail: string; errors: { pointer: string; detail: string }[] };
-}
-
-/** A photo waiting to be sent. */
-export interface WaitingPhoto {
-  key: string;
-  treeId: number;
-  person: string | null;
-  takenOn: string;
-  spot: string;
-  picture: Blob;
-}
-
-export interface KeptDraft {
-  treeId: number;
-  draft: Draft;
-  basedOn: number;
+  name: string;
+  /** When it was asked for. */
+  at: string;
+  trees: number;
+  days: { id: number; on: string }[];
+  /** What could not be taken along. */
+  missing: string[];
 }
 
 interface Stores extends DBSchema {
   drafts: { key: number; value: KeptDraft };
-  surveys: { key: string; value: Waiting };
-  photos: { key: string; value: WaitingPhoto };
+  entries: { key: string; value: KeptEntry };
+  outbox: { key: string; value: Item };
+  taken: { key: number; value: Taken };
 }
+
+type Name = 'drafts' | 'entries' | 'outbox' | 'taken';
+
+const NAME = 'bough-field';
+const VERSION = 2;
 
 let opened: Promise<IDBPDatabase<Stores>> | undefined;
 
-/** What is kept on this phone until it is sent. */
+/** What is kept on this phone. */
 const phone = () =>
-  (opened ??= openDB<Stores>('bough-field', 1, {
-    upgrade(db) {
+  (opened ??= openDB<Stores>(NAME, VERSION, {
+    async upgrade(db, before, _, transaction) {
+      const old = before === 1 ? await ofFirstForm(transaction as unknown as OldTransaction) : undefined;
+      if (old)
+        for (const name of ['drafts', 'surveys', 'photos'])
+          (db as unknown as IDBDatabase).deleteObjectStore(name);
       db.createObjectStore('drafts', { keyPath: 'treeId' });
-      db.createObjectStore('surveys', { keyPath: 'key' });
-      db.createObjectStore('photos', { keyPath: 'key' });
+      db.createObjectStore('entries', { keyPath: 'id' });
+      db.createObjectStore('outbox', { keyPath: 'key' });
+      db.createObjectStore('taken', { keyPath: 'siteId' });
+      for (const draft of old?.drafts ?? []) await transaction.objectStore('drafts').put(draft);
+      for (const item of old?.items ?? []) await transaction.objectStore('outbox').put(item);
     },
-  }));
+    // Another tab wants a newer form of the store: let it, and open anew when something is wanted here.
+    blocking() {
+      void opened?.then((db) => db.close());
+      opened = undefined;
+    },
+    terminated() {
+      opened = undefined;
+    },
+  }).then(withOldEntries));
+
+/** Writes so that it is on the disk when this is done, not only on its way there. */
+async function put<N extends Name>(name: N, value: Stores[N]['value']): Promise<void> {
+  const transaction = (await phone()).transaction(name, 'readwrite', { durability: 'strict' });
+  await Promise.all([transaction.store.put(value), transaction.done]);
+}
+
+async function drop<N extends Name>(name: N, key: Stores[N]['key']): Promise<void> {
+  const transaction = (await phone()).transaction(name, 'readwrite', { durability: 'strict' });
+  await Promise.all([transaction.store.delete(key), transaction.done]);
+}
+
+/** Logs used to be kept outside the store. */
+async function withOldEntries(db: IDBPDatabase<Stores>): Promise<IDBPDatabase<Stores>> {
+  const old = 'bough-log-';
+  const keys = typeof localStorage === 'undefined' ? [] : Object.keys(localStorage);
+  for (const key of keys.filter((one) => one.startsWith(old))) {
+    await db.put('entries', {
+      id: key.slice(old.length),
+      entry: JSON.parse(localStorage.getItem(key)!) as Entry,
+    });
+    localStorage.removeItem(key);
+  }
+  return db;
+}
 
 export const store = {
   draft: async (treeId: number) => (await phone()).get('drafts', treeId),
-  keepDraft: async (draft: KeptDraft) => void (await (await phone()).put('drafts', draft)),
-  dropDraft: async (treeId: number) => (await phone()).delete('drafts', treeId),
   drafts: async () => (await phone()).getAll('drafts'),
-  surveys: async () => (await phone()).getAll('surveys'),
-  keepSurvey: async (survey: Waiting) => void (await (await phone()).put('surveys', survey)),
-  dropSurvey: async (key: string) => (await phone()).delete('surveys', key),
-  photos: async () => (await phone()).getAll('photos'),
-  keepPhoto: async (photo: WaitingPhoto) => void (await (await phone()).put('photos', photo)),
-  dropPhoto: async (key: string) => (await phone()).delete('photos', key),
+  changeDraft: async (treeId: number, make: (now: KeptDraft | undefined) => KeptDraft | undefined) => {
+    const transaction = (await phone()).transaction('drafts', 'readwrite', { durability: 'strict' });
+    const changed = make(await transaction.store.get(treeId));
+    await Promise.all([changed && transaction.store.put(changed), transaction.done]);
+  },
+  dropDraft: (treeId: number) => drop('drafts', treeId),
+
+  entry: async (id: string) => (await phone()).get('entries', id),
+  entries: async () => (await phone()).getAll('entries'),
+  keepEntry: (entry: KeptEntry) => put('entries', entry),
+  dropEntry: (id: string) => drop('entries', id),
+
+  taken: async (siteId: number) => (await phone()).get('taken', siteId),
+  keepTaken: (taken: Taken) => put('taken', taken),
+
+  outbox: {
+    all: async () => (await phone()).getAll('outbox'),
+    get: async (key: string) => (await phone()).get('outbox', key),
+    put: (item: Item) => put('outbox', item),
+    drop: (key: string) => drop('outbox', key),
+  },
 };

@@ -1,36 +1,78 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect } from 'react';
-import { sendAll } from './sending';
+import { open } from './outbox';
+import { channel, outbox, sendAll } from './phone';
 import { store } from './store';
 
-const TRY_EVERY_MS = 20_000;
+const SOONEST_MS = 5_000;
+const LATEST_MS = 120_000;
+/** With less room than this left on the phone it is said before something cannot be kept. */
+const LITTLE_ROOM_BYTES = 60e6;
 
-/** What waits on this phone to be sent. */
+/** What is on this phone: on its way to the server, or being entered. */
 export const useWaiting = () =>
   useQuery({
     queryKey: ['waiting'],
-    queryFn: async () => ({
-      surveys: await store.surveys(),
-      photos: (await store.photos()).length,
-      drafts: (await store.drafts()).map((one) => one.treeId),
-    }),
+    queryFn: async () => {
+      const items = await outbox.list();
+      return {
+        open: items.filter(open),
+        sent: items.filter((item) => !open(item)).reverse(),
+        drafts: await store.drafts(),
+        entries: await store.entries(),
+        room: await room(),
+      };
+    },
     refetchInterval: 5_000,
   });
 
-/** Sends what waits: at the start, when there is signal again, and now and then. */
+/** How much room the phone says it has left for this, and whether that is little. */
+async function room(): Promise<{ leftBytes: number; little: boolean } | undefined> {
+  const said = await navigator.storage?.estimate?.().catch(() => undefined);
+  if (said?.quota === undefined) return undefined;
+  const leftBytes = said.quota - (said.usage ?? 0);
+  return { leftBytes, little: leftBytes < LITTLE_ROOM_BYTES };
+}
+
+/** Sends what waits: at the start, when signal comes back, when the phone is looked at again, and at growing intervals. */
 export function useSending() {
   const queries = useQueryClient();
   useEffect(() => {
-    const send = () =>
-      void sendAll()
-        .then((taken) => (taken ? queries.invalidateQueries() : undefined))
-        .catch(() => undefined);
-    send();
-    window.addEventListener('online', send);
-    const timer = window.setInterval(send, TRY_EVERY_MS);
+    let timer: number | undefined;
+    let pause = SOONEST_MS;
+    let gone = false;
+    const go = async () => {
+      window.clearTimeout(timer);
+      const round = await sendAll().catch(() => undefined);
+      if (gone) return;
+      if (round?.taken) void queries.invalidateQueries();
+      else void queries.invalidateQueries({ queryKey: ['waiting'] });
+      if (round && round.againInMs === undefined) return;
+      window.clearTimeout(timer);
+      timer = window.setTimeout(() => void go(), Math.max(pause, Math.min(round?.againInMs ?? 0, LATEST_MS)));
+      pause = Math.min(pause * 2, LATEST_MS);
+    };
+    const anew = () => {
+      pause = SOONEST_MS;
+      void go();
+    };
+    const looked = () => document.visibilityState === 'visible' && anew();
+    const heard = (message: MessageEvent) => {
+      if (message.data === 'taken') void queries.invalidateQueries();
+      else anew();
+    };
+    anew();
+    window.addEventListener('online', anew);
+    window.addEventListener('focus', looked);
+    document.addEventListener('visibilitychange', looked);
+    channel?.addEventListener('message', heard);
     return () => {
-      window.removeEventListener('online', send);
-      window.clearInterval(timer);
+      gone = true;
+      window.clearTimeout(timer);
+      window.removeEventListener('online', anew);
+      window.removeEventListener('focus', looked);
+      document.removeEventListener('visibilitychange', looked);
+      channel?.removeEventListener('message', heard);
     };
   }, [queries]);
 }

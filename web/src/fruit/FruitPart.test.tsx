@@ -19,7 +19,7 @@ const year = (number: number, kilos: number, more = {}) => ({
   ...more,
 });
 const GET = 'GET /api/trees/{treeId}/fruit';
-const PUT = 'PUT /api/trees/{treeId}/fruit/{year}';
+const PUT = (of: number) => 'PUT /api/trees/7/fruit/' + of;
 const submit = async () => {
   act(() =>
     box.querySelector('form')!.dispatchEvent(new Event('submit', { bubbles: true, cancelable: true })),
@@ -52,20 +52,20 @@ describe('the fruit of a tree', () => {
 
   it('enters last year first, with a comma as people write it', async () => {
     answers.set(GET, { years: [], biennial: { years: 0, yearsWanted: 3 } });
-    answers.set(PUT, { years: [], biennial: { years: 0, yearsWanted: 3 } });
+    answers.set(PUT(2026), {});
     await show(<FruitPart treeId={7} siteId={1} entering />);
     await type('fruit-kilos', '31,5');
     await type('fruit-bloom', '4');
     await submit();
     expect(asked.find((one) => one.method === 'PUT')).toMatchObject({
-      params: { treeId: 7, year: 2026 },
+      path: '/api/trees/7/fruit/2026',
       body: { version: 0, data: { kilos: 31.5, bloom: 4 } },
     });
   });
 
   it('changes a known year by its version, and does not send nonsense', async () => {
     answers.set(GET, { years: [year(2025, 9), year(2026, 20)], biennial: { years: 1, yearsWanted: 3 } });
-    answers.set(PUT, { years: [], biennial: { years: 0, yearsWanted: 3 } });
+    answers.set(PUT(2025), {});
     await show(<FruitPart treeId={7} siteId={1} entering />);
     await type('fruit-year', '2025');
     expect(box.querySelector<HTMLInputElement>('#fruit-kilos')!.value).toBe('9');
@@ -74,8 +74,22 @@ describe('the fruit of a tree', () => {
     await type('fruit-kilos', '11');
     await submit();
     expect(asked.find((one) => one.method === 'PUT')).toMatchObject({
-      params: { year: 2025 },
+      path: '/api/trees/7/fruit/2025',
       body: { version: 2, data: { kilos: 11 } },
     });
+    // After saving the form stays in its year.
+    expect(box.querySelector<HTMLSelectElement>('#fruit-year')!.value).toBe('2025');
+  });
+
+  it('asks once about what is possible but unlikely', async () => {
+    answers.set(GET, { years: [], biennial: { years: 0, yearsWanted: 3 } });
+    answers.set(PUT(2026), {});
+    await show(<FruitPart treeId={7} siteId={1} entering />);
+    await type('fruit-kilos', '450');
+    await submit();
+    expect(box.textContent).toContain('very much for one plant');
+    expect(asked.some((one) => one.method === 'PUT')).toBe(false);
+    await submit();
+    expect(asked.filter((one) => one.method === 'PUT')).toHaveLength(1);
   });
 });

@@ -1,13 +1,24 @@
+import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Button, Col, Form, Row } from 'react-bootstrap';
-import type { Fruit } from '../api/client';
-import { useSite } from '../orchard/queries';
+import { Link } from 'react-router';
+import { currentPersonId, type Fruit } from '../api/client';
+import { fruitItem } from '../field/items';
+import { asProblem, keepAndSend, outbox } from '../field/phone';
+import { useWaiting } from '../field/useWaiting';
+import { useSite, useTree } from '../orchard/queries';
 import { decimal } from '../parts/fields';
 import { Loading } from '../parts/Loading';
 import { ProblemAlert } from '../parts/ProblemAlert';
-import { useFruit, useKeepFruit } from './queries';
+import { useAskOnce } from '../parts/useAskOnce';
+import { isBush } from '../survey/words';
+import { useFruit, useTakeFruitBack } from './queries';
 
 type Year = Fruit['years'][number];
+
+/** More than these from one plant is asked about (our own assumption: well above what a large old tree gives). */
+const MUCH_OF_A_TREE = { kilos: 300, number: 4_000 };
+const MUCH_OF_A_BUSH = { kilos: 12, number: 5_000 };
 
 /** What a tree bore by year, and what follows from it; with the form when it is to be entered. */
 export function FruitPart({
@@ -34,6 +45,7 @@ export function FruitPart({
         <FruitForm
           key={start + '-' + (known?.version ?? 0)}
           treeId={treeId}
+          siteId={siteId}
           year={start}
           known={known}
           setYear={setYear}
@@ -160,39 +172,76 @@ function Bars({ years }: { years: Year[] }) {
 
 function FruitForm({
   treeId,
+  siteId,
   year,
   known,
   setYear,
   last,
 }: {
   treeId: number;
+  siteId: number;
   year: number;
   known?: Year;
   setYear: (year: number) => void;
   last: number;
 }) {
-  const keep = useKeepFruit(treeId);
+  const tree = useTree(treeId);
+  const takeBack = useTakeFruitBack(treeId);
+  const waiting = useWaiting();
+  const queries = useQueryClient();
+  const ask = useAskOnce();
+  const [sending, setSending] = useState(false);
+  const [refused, setRefused] = useState<unknown>();
+  const here = waiting.data?.open.find(
+    (item) => item.kind === 'fruit' && item.treeId === treeId && item.path.endsWith('/' + year),
+  );
   const text = (value: number | null | undefined) => (value == null ? '' : String(value));
   const [bloom, setBloom] = useState(text(known?.data.bloom));
   const [number, setNumber] = useState(text(known?.data.number));
   const [kilos, setKilos] = useState(text(known?.data.kilos));
   const [note, setNote] = useState(known?.data.note ?? '');
   const wrong = [number, kilos].some((value) => Number.isNaN(decimal(value)));
+  const much = isBush(tree.data?.data.species ?? '') ? MUCH_OF_A_BUSH : MUCH_OF_A_TREE;
+  const unlikely =
+    (decimal(kilos) ?? 0) > much.kilos || (decimal(number) ?? 0) > much.number
+      ? 'That is very much for one plant of this kind.'
+      : undefined;
+  const keep = async () => {
+    setSending(true);
+    setRefused(undefined);
+    // The form stays in its year, whatever others the answer tells of.
+    setYear(year);
+    try {
+      const of = { siteId, treeId, tag: tree.data?.data.tag ?? '', person: currentPersonId() };
+      const data = {
+        bloom: bloom === '' ? undefined : Number(bloom),
+        number: decimal(number) ?? undefined,
+        kilos: decimal(kilos) ?? undefined,
+        note: note || undefined,
+      };
+      const path = fruitItem(of, year, 0, data).path;
+      const item = await keepAndSend(
+        fruitItem(of, year, known?.version ?? 0, data),
+        (other) => other.kind === 'fruit' && other.path === path,
+      );
+      if (item.state === 'held' && item.refusal) {
+        setRefused(asProblem(item.refusal));
+        await outbox.drop(item.key);
+        return;
+      }
+      await queries.invalidateQueries();
+    } catch (failed) {
+      setRefused(failed);
+    } finally {
+      setSending(false);
+    }
+  };
   return (
     <Form
       className="mb-3"
       onSubmit={(e) => {
         e.preventDefault();
-        keep.mutate({
-          year,
-          version: known?.version ?? 0,
-          data: {
-            bloom: bloom === '' ? undefined : Number(bloom),
-            number: decimal(number) ?? undefined,
-            kilos: decimal(kilos) ?? undefined,
-            note: note || undefined,
-          },
-        });
+        ask.sure(unlikely, () => void keep());
       }}
     >
       <Row className="g-2 align-items-end">
@@ -245,14 +294,37 @@ function FruitForm({
         <Col xs={12} sm={1}>
           <Button
             type="submit"
-            disabled={wrong || (bloom === '' && !number.trim() && !kilos.trim()) || keep.isPending}
+            disabled={wrong || (bloom === '' && !number.trim() && !kilos.trim()) || sending}
           >
             Save
           </Button>
         </Col>
       </Row>
       {wrong && <div className="text-danger small">Give numbers, such as 42 or 4.2.</div>}
-      <ProblemAlert error={keep.error} />
+      {ask.question}
+      {here && (
+        <p className="small mb-0">
+          {here.state === 'clash' || here.state === 'held' ? (
+            <Link to={'/sites/' + siteId + '/waiting/' + here.key}>
+              What was entered of {year} was not taken: look at it
+            </Link>
+          ) : (
+            'What was entered of ' + year + ' waits on this phone for signal.'
+          )}
+        </p>
+      )}
+      {known && (
+        <Button
+          size="sm"
+          variant="link"
+          className="p-0 mt-1"
+          disabled={takeBack.isPending}
+          onClick={() => takeBack.mutate({ year, version: known.version })}
+        >
+          Take {year} back
+        </Button>
+      )}
+      <ProblemAlert error={refused ?? takeBack.error} />
     </Form>
   );
 }

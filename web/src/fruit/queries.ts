@@ -1,5 +1,5 @@
 import { useQuery } from '@tanstack/react-query';
-import { api, type FruitData, unwrap } from '../api/client';
+import { api, unwrap } from '../api/client';
 import { useChange } from '../api/useChange';
 
 export const useFruit = (treeId: number) =>
@@ -8,7 +8,12 @@ export const useFruit = (treeId: number) =>
     queryFn: async () => unwrap(await api.GET('/api/trees/{treeId}/fruit', { params: { path: { treeId } } })),
   });
 
-export const useKeepFruit = (treeId: number) =>
-  useChange(async ({ year, ...body }: { year: number; version: number; data: FruitData }) =>
-    unwrap(await api.PUT('/api/trees/{treeId}/fruit/{year}', { params: { path: { treeId, year } }, body })),
+/** Takes a year's fruit back; what it was stays in the tree's history. */
+export const useTakeFruitBack = (treeId: number) =>
+  useChange(async ({ year, version }: { year: number; version: number }) =>
+    unwrap(
+      await api.DELETE('/api/trees/{treeId}/fruit/{year}', {
+        params: { path: { treeId, year }, query: { version } },
+      }),
+    ),
   );

@@ -36,7 +36,7 @@ const schema = z.object({
   policyNote: z.string().max(500, 'Give at most 500 letters.'),
   policy: z.object({
     allowance: z.string(),
-    summerAllowance: between(0, 100, 'a percentage'),
+    summerAllowance: between(0, 34, 'a percentage'),
     bigCuts: z.string(),
     pome: z.string(),
     apricot: z.string(),

@@ -1,7 +1,9 @@
+import { useSyncExternalStore } from 'react';
 import { Link, NavLink, Outlet, useLocation, useNavigate, useParams } from 'react-router';
 import { Form } from 'react-bootstrap';
 import { PersonPicker } from '../crew/PersonPicker';
-import { useSending } from '../field/useWaiting';
+import { wantsLook } from '../field/outbox';
+import { useSending, useWaiting } from '../field/useWaiting';
 import { useSites, useTree } from '../orchard/queries';
 import { SeasonRibbon } from '../season/SeasonRibbon';
 
@@ -62,10 +64,49 @@ export function Frame() {
         ) : (
           <SeasonRibbon siteId={site.id} />
         ))}
+      {site && <Signal siteId={site.id} />}
       <main>
         <Outlet />
       </main>
     </>
+  );
+}
+
+/** That there is no signal, and that nothing is lost for that. */
+function Signal({ siteId }: { siteId: number }) {
+  const on = useOnline();
+  const waiting = useWaiting();
+  const held = waiting.data?.open.filter(wantsLook).length ?? 0;
+  if (on && held === 0) return null;
+  return (
+    <p className="signal no-print" role="status">
+      {!on && (
+        <>
+          <i className="bi bi-wifi-off" aria-hidden="true" /> No signal. What you enter is kept on this phone
+          and sent by itself.{' '}
+        </>
+      )}
+      {held > 0 && (
+        <Link to={'/sites/' + siteId + '/waiting'}>
+          {held} {held === 1 ? 'thing was' : 'things were'} not taken: look at {held === 1 ? 'it' : 'them'}
+        </Link>
+      )}
+    </p>
+  );
+}
+
+/** Whether the phone says that it has signal. */
+function useOnline(): boolean {
+  return useSyncExternalStore(
+    (changed) => {
+      window.addEventListener('online', changed);
+      window.addEventListener('offline', changed);
+      return () => {
+        window.removeEventListener('online', changed);
+        window.removeEventListener('offline', changed);
+      };
+    },
+    () => navigator.onLine,
   );
 }
 

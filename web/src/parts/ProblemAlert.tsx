@@ -1,5 +1,6 @@
 import { Alert } from 'react-bootstrap';
 import { Problem } from '../api/client';
+import { fieldInWords } from './fieldInWords';
 
 /** What went wrong, and each field that was refused unless it is shown at the field itself. */
 export function ProblemAlert({ error, withFields = true }: { error: unknown; withFields?: boolean }) {
@@ -12,7 +13,7 @@ export function ProblemAlert({ error, withFields = true }: { error: unknown; wit
         <ul className="mb-0">
           {problem.errors.map((field) => (
             <li key={field.pointer}>
-              <strong>{field.pointer.replace(/^\/data/, '').replace(/^\//, '')}</strong> {field.detail}
+              <strong>{fieldInWords(field.pointer)}</strong> {field.detail}
             </li>
           ))}
         </ul>

@@ -7,6 +7,8 @@ import { useSite } from '../orchard/queries';
 import { Loading } from '../parts/Loading';
 import { ProblemAlert } from '../parts/ProblemAlert';
 import { minutes, percent, words } from '../parts/format';
+import { decimal } from '../parts/fields';
+import { useAskOnce } from '../parts/useAskOnce';
 import { useTitle } from '../parts/useTitle';
 import { SEASONS } from '../verdict/words';
 import { useKeepHours, useProgramme, useProgrammeJob, useSetTree, useStartProgramme } from './queries';
@@ -94,9 +96,13 @@ function Replan({ siteId }: { siteId: number }) {
   );
 }
 
+/** More hours than this in a season are asked about (our own assumption). */
+const MANY_HOURS = 1_000;
+
 /** Hours volunteers have, by season; the same every year unless a year is given its own. */
 function Hours({ siteId, programme }: { siteId: number; programme: Programme }) {
   const keep = useKeepHours(siteId);
+  const ask = useAskOnce();
   const seasons = [
     ...new Set([
       ...programme.slots.map((slot) => slot.season),
@@ -113,9 +119,12 @@ function Hours({ siteId, programme }: { siteId: number; programme: Programme }) 
   const worked = programme.hoursWorked;
   const save = () => {
     const every: ProgrammeHours[] = seasons.flatMap((season) =>
-      typed[season]?.trim() ? [{ year: 0, season, hours: Number(typed[season]) }] : [],
+      typed[season]?.trim() ? [{ year: 0, season, hours: decimal(typed[season])! }] : [],
     );
-    keep.mutate([...every, ...others]);
+    const many = every.find((one) => one.hours > MANY_HOURS);
+    ask.sure(many && many.hours + ' hours in one season are very many.', () =>
+      keep.mutate([...every, ...others]),
+    );
   };
   return (
     <Form
@@ -166,6 +175,7 @@ function Hours({ siteId, programme }: { siteId: number; programme: Programme }) 
       <Button type="submit" size="sm" disabled={keep.isPending}>
         Lay it out
       </Button>
+      {ask.question}
       <ProblemAlert error={keep.error} />
     </Form>
   );

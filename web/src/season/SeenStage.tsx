@@ -1,8 +1,12 @@
+import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Button } from 'react-bootstrap';
+import { currentPersonId } from '../api/client';
+import { stageItem } from '../field/items';
+import { asProblem, keepAndSend, outbox } from '../field/phone';
+import { words } from '../parts/format';
 import { Chips } from '../survey/inputs';
 import { ProblemAlert } from '../parts/ProblemAlert';
-import { useAddSighting } from './queries';
 import { SEEN_BY_MONTH, STAGES } from './words';
 
 /** What the trees of a kind show today, in two taps. */
@@ -17,7 +21,31 @@ export function SeenStage({
   today: string;
   southern: boolean;
 }) {
-  const add = useAddSighting(siteId);
+  const queries = useQueryClient();
+  const [sending, setSending] = useState(false);
+  const [wrong, setWrong] = useState<unknown>();
+  const [said, setSaid] = useState('');
+  const note = async (code: string) => {
+    setSending(true);
+    setWrong(undefined);
+    try {
+      const item = await keepAndSend(
+        stageItem(siteId, currentPersonId(), words(species), { species, stage: code, on }),
+      );
+      if (item.state === 'held' && item.refusal) {
+        setWrong(asProblem(item.refusal));
+        await outbox.drop(item.key);
+        return;
+      }
+      setStage(undefined);
+      setSaid(item.state === 'sent' ? '' : 'kept on this phone until there is signal');
+      await queries.invalidateQueries();
+    } catch (failed) {
+      setWrong(failed);
+    } finally {
+      setSending(false);
+    }
+  };
   const [on, setOn] = useState(today);
   const [stage, setStage] = useState<string>();
   const shown = SEEN_BY_MONTH(Number(on.slice(5, 7)) - 1, southern);
@@ -43,17 +71,12 @@ export function SeenStage({
           max={today}
           onChange={(e) => setOn(e.target.value)}
         />
-        <Button
-          size="sm"
-          disabled={!stage || !on || add.isPending}
-          onClick={() =>
-            stage && add.mutate({ species, stage, on }, { onSuccess: () => setStage(undefined) })
-          }
-        >
+        <Button size="sm" disabled={!stage || !on || sending} onClick={() => void (stage && note(stage))}>
           Note it
         </Button>
       </div>
-      <ProblemAlert error={add.error} />
+      {said && <p className="faint small mb-0">{said}</p>}
+      <ProblemAlert error={wrong} />
     </div>
   );
 }

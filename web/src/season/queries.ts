@@ -57,11 +57,6 @@ export const useDidCare = (siteId: number) =>
 export const useNotDoneCare = () =>
   useChange(async (id: number) => unwrap(await api.DELETE('/api/care/{id}', { params: { path: { id } } })));
 
-export const useAddSighting = (siteId: number) =>
-  useChange(async (body: { species: string; treeId?: number; stage: string; on: string }) =>
-    unwrap(await api.POST('/api/sites/{siteId}/sightings', { params: { path: { siteId } }, body })),
-  );
-
 export const useTakeBackSighting = () =>
   useChange(async (id: number) =>
     unwrap(await api.DELETE('/api/sightings/{id}', { params: { path: { id } } })),

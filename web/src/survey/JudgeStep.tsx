@@ -11,6 +11,9 @@ import { fieldName } from './words';
 export function JudgeStep({
   draft,
   today,
+  bush,
+  go,
+  openLimb,
   change,
   refused,
   sending,
@@ -21,6 +24,10 @@ export function JudgeStep({
 }: {
   draft: Draft;
   today: string;
+  bush: boolean;
+  /** To where a field is entered. */
+  go: (pointer: string) => void;
+  openLimb: (id: string) => void;
   change: (make: (now: Draft) => Draft) => void;
   refused?: Problem;
   sending: boolean;
@@ -45,7 +52,7 @@ export function JudgeStep({
   const ids = draft.limbs.map((one) => one.id ?? '');
   return (
     <>
-      <Summary draft={draft} />
+      <Summary draft={draft} bush={bush} openLimb={openLimb} />
       <Chips
         label="Plan over"
         options={{ 1: '1 year', 2: '2', 3: '3', 4: '4', 5: '5 years' }}
@@ -59,7 +66,14 @@ export function JudgeStep({
           <ul className="mb-0">
             {refused.errors.map((field) => (
               <li key={field.pointer}>
-                <strong>{fieldName(field.pointer, ids)}</strong> {field.detail}.
+                <button
+                  type="button"
+                  className="btn btn-link p-0 align-baseline"
+                  onClick={() => go(field.pointer)}
+                >
+                  {fieldName(field.pointer, ids)}
+                </button>{' '}
+                {field.detail}.
               </li>
             ))}
           </ul>
@@ -67,7 +81,12 @@ export function JudgeStep({
       ) : (
         <ProblemAlert error={refused} />
       )}
-      <Button className="w-100" style={{ minHeight: 56 }} disabled={sending} onClick={save}>
+      <Button
+        className="w-100"
+        style={{ minHeight: 56 }}
+        disabled={sending || Object.keys(draft['x-open'] ?? {}).length > 0}
+        onClick={save}
+      >
         {correcting ? 'Save the correction and judge' : 'Save and judge'}
       </Button>
       <div className="d-flex flex-wrap gap-2 mt-3">

@@ -1,48 +1,68 @@
 import { useState } from 'react';
 import { Button, Form } from 'react-bootstrap';
 import type { LimbFile } from '../api/client';
-import { hasFault, nextTag, thickestFirst, toggleFault, withSideLimbs } from './draft';
+import {
+  hasFault,
+  lacking,
+  nextTag,
+  type OpenLimb,
+  thickestFirst,
+  toggleFault,
+  withSideLimbs,
+} from './draft';
 import { Chips, Direction, More, NumberInput } from './inputs';
 import { Rose, Tilt } from './Dials';
 import { MeasureHelper } from './MeasureHelper';
 import { Sketch, type Touch } from './Sketch';
 import { DISEASES, FAULT_GROUPS, FAULTS, FRUITING, LEAFINESS, OVER, PAIRED, ROLES } from './words';
 
-/** One limb: where it leaves, how it lies, how thick and long it is, what is wrong with it. */
+/** One limb: where it leaves, how it lies, how thick and long it is, what is wrong with it. Every touch is kept. */
 export function LimbEditor({
-  start,
+  open,
+  change,
   others,
   heightM,
+  bush,
   onDone,
   onRemove,
-  onLeave,
-  isNew,
+  onBack,
+  onLetGo,
 }: {
-  start: Partial<LimbFile>;
+  open: OpenLimb;
+  change: (part: Partial<OpenLimb>) => void;
   others: Partial<LimbFile>[];
   heightM?: number | null;
-  onDone: (limb: Partial<LimbFile>, another: boolean) => void;
+  bush: boolean;
+  onDone: (another: boolean) => void;
   onRemove?: () => void;
-  onLeave: () => void;
-  isNew: boolean;
+  /** Back to the list; what was entered stays begun. */
+  onBack: () => void;
+  /** Nothing of what was entered here is to stay. */
+  onLetGo: () => void;
 }) {
-  const [limb, setLimb] = useState(start);
-  // A tag somebody wrote stays; one that was given follows what the limb grows from.
-  const [tagged, setTagged] = useState(false);
+  const { limb, isNew, tagged, start } = open;
   const [missing, setMissing] = useState<string[]>([]);
-  const set = (change: Partial<LimbFile>) => setLimb((now) => ({ ...now, ...change }));
+  const [instead, setInstead] = useState<Touch>();
+  const set = (part: Partial<LimbFile>) => change({ limb: { ...limb, ...part } });
   const below = withSideLimbs(others, start.id ?? '');
   const parents = thickestFirst(others.filter((other) => !below.has(other.id ?? '')));
   const parent = others.find((other) => other.id === limb.parent);
+  const tagFor = (grownFrom?: string) => (isNew && !tagged ? nextTag(others, grownFrom) : limb.id);
   const pickParent = (id: string) => {
     const grownFrom = id || undefined;
-    const ownTag = isNew && !tagged ? nextTag(others, grownFrom) : limb.id;
-    set({ parent: grownFrom, originHeightM: undefined, originAlongM: undefined, id: ownTag });
+    setInstead(undefined);
+    set({
+      parent: grownFrom,
+      originHeightM: undefined,
+      originAlongM: undefined,
+      id: tagFor(grownFrom),
+    });
   };
-  const touched = ({ parent: grownFrom, alongM }: Touch) => {
+  const touched = ({ parent: grownFrom, alongM }: Touch, other?: Touch) => {
     // A limb drawn from its own side limb would grow from itself.
     if (grownFrom && below.has(grownFrom)) return;
-    const id = isNew && !tagged ? nextTag(others, grownFrom) : limb.id;
+    setInstead(other && !(other.parent && below.has(other.parent)) ? other : undefined);
+    const id = tagFor(grownFrom);
     set(
       grownFrom
         ? { parent: grownFrom, originAlongM: alongM, originHeightM: undefined, id }
@@ -50,17 +70,9 @@ export function LimbEditor({
     );
   };
   const done = (another: boolean) => {
-    const lacks = [
-      limb.diameterCm === undefined && 'width',
-      limb.lengthM === undefined && 'length',
-      limb.azimuthDeg === undefined && 'direction',
-      limb.angleDeg === undefined && 'angle',
-      (limb.parent ? limb.originAlongM : limb.originHeightM) === undefined && 'where it leaves',
-      !limb.id?.trim() && 'tag',
-      others.some((other) => other.id === limb.id) && 'a tag no other limb has',
-    ].filter((one): one is string => !!one);
+    const lacks = lacking(limb, others);
     setMissing(lacks);
-    if (lacks.length === 0) onDone({ ...limb, id: limb.id?.trim() }, another);
+    if (lacks.length === 0) onDone(another);
   };
   const setFault = (kind: string, change: { with?: string; disease?: string }) =>
     set({ faults: limb.faults?.map((fault) => (fault.kind === kind ? { ...fault, ...change } : fault)) });
@@ -76,10 +88,7 @@ export function LimbEditor({
             style={{ width: 90, fontSize: '1.2rem' }}
             value={limb.id ?? ''}
             maxLength={40}
-            onChange={(e) => {
-              setTagged(true);
-              set({ id: e.target.value });
-            }}
+            onChange={(e) => change({ tagged: true, limb: { ...limb, id: e.target.value } })}
           />
         </div>
         <div className="flex-grow-1">
@@ -105,8 +114,15 @@ export function LimbEditor({
       <p className="faint small mb-2">
         Touch the trunk or a limb where this one leaves.{' '}
         {limb.parent
-          ? limb.originAlongM !== undefined && limb.originAlongM + ' m along ' + limb.parent
-          : limb.originHeightM !== undefined && limb.originHeightM + ' m up the trunk'}
+          ? limb.originAlongM != null && limb.originAlongM + ' m along ' + limb.parent
+          : limb.originHeightM != null && limb.originHeightM + ' m up the trunk'}
+        {instead && (
+          <Button size="sm" variant="outline-primary" className="ms-2" onClick={() => touched(instead)}>
+            {instead.parent
+              ? instead.alongM + ' m along ' + instead.parent + ' instead?'
+              : 'trunk at ' + instead.alongM + ' m instead?'}
+          </Button>
+        )}
       </p>
       <NumberInput
         label="Width"
@@ -121,7 +137,7 @@ export function LimbEditor({
       <Quick
         what="width"
         unit="cm"
-        values={limb.parent ? [1, 2, 3, 4, 5, 6, 8] : [4, 6, 8, 10, 12, 15, 20]}
+        values={bush ? [1, 1.5, 2, 2.5, 3] : limb.parent ? [1, 2, 3, 4, 5, 6, 8] : [4, 6, 8, 10, 12, 15, 20]}
         onPick={(diameterCm) => set({ diameterCm })}
       />
       <MeasureHelper of="width" unit="cm" onFound={(diameterCm) => set({ diameterCm })} />
@@ -146,7 +162,13 @@ export function LimbEditor({
       <Quick
         what="length"
         unit="m"
-        values={limb.parent ? [0.5, 1, 1.5, 2, 2.5, 3] : [1, 2, 2.5, 3, 3.5, 4, 5]}
+        values={
+          bush
+            ? [0.5, 0.7, 0.9, 1.1, 1.3, 1.5]
+            : limb.parent
+              ? [0.5, 1, 1.5, 2, 2.5, 3]
+              : [1, 2, 2.5, 3, 3.5, 4, 5]
+        }
         onPick={(lengthM) => set({ lengthM })}
       />
       <Chips
@@ -286,7 +308,7 @@ export function LimbEditor({
         </p>
       )}
       <div className="walk-nav">
-        <Button variant="outline-secondary" onClick={onLeave}>
+        <Button variant="outline-secondary" onClick={onBack}>
           Back
         </Button>
         {onRemove && (
@@ -299,6 +321,9 @@ export function LimbEditor({
         </Button>
         <Button onClick={() => done(false)}>Done</Button>
       </div>
+      <Button size="sm" variant="link" className="p-0 mt-2" onClick={onLetGo}>
+        {isNew ? 'No limb after all' : 'Leave it as it was'}
+      </Button>
     </section>
   );
 }

@@ -1,7 +1,7 @@
 import { Alert, Button } from 'react-bootstrap';
 import type { LimbFile } from '../api/client';
 import { centimetres } from '../parts/format';
-import { type Draft, thickestFirst } from './draft';
+import { type Draft, lacking, thickestFirst } from './draft';
 import { Chips } from './inputs';
 import { Sketch } from './Sketch';
 import { FAULTS, FRUITING } from './words';
@@ -31,7 +31,7 @@ export function ThreeDsStep({ draft, editLimb }: { draft: Draft; editLimb: EditL
         </Button>
       ))}
       {found.length > 0 ? (
-        <Rows limbs={found} editLimb={editLimb} />
+        <Rows limbs={found} draft={draft} editLimb={editLimb} />
       ) : (
         <p>None entered. Nothing found? Then on to the limbs.</p>
       )}
@@ -45,11 +45,13 @@ export function LimbsStep({
   undo,
   change,
   editLimb,
+  resume,
 }: {
   draft: Draft;
   undo?: () => void;
   change: (make: (now: Draft) => Draft) => void;
   editLimb: EditLimb;
+  resume: (id: string) => void;
 }) {
   const unknown = thickestFirst(draft.limbs).filter((limb) => limb.fruiting == null);
   return (
@@ -72,7 +74,8 @@ export function LimbsStep({
           onPick={(id) => editLimb(draft.limbs.find((limb) => limb.id === id))}
         />
       )}
-      <Rows limbs={draft.limbs} editLimb={editLimb} />
+      <Begun draft={draft} resume={resume} />
+      <Rows limbs={draft.limbs} draft={draft} editLimb={editLimb} />
       <Button className="w-100 mt-2" style={{ minHeight: 52 }} onClick={() => editLimb()}>
         <i className="bi bi-plus-lg" aria-hidden="true" /> Add a limb
       </Button>
@@ -103,7 +106,26 @@ export function LimbsStep({
   );
 }
 
-function Rows({ limbs, editLimb }: { limbs: Partial<LimbFile>[]; editLimb: EditLimb }) {
+/** New limbs that were begun and left: they wait to be finished. */
+function Begun({ draft, resume }: { draft: Draft; resume: (id: string) => void }) {
+  return Object.entries(draft['x-open'] ?? {})
+    .filter(([, one]) => one.isNew)
+    .map(([id, one]) => (
+      <button key={id} type="button" className="limb-row begun" onClick={() => resume(id)}>
+        <span className="tag">{one.limb.id}</span>
+        <span className="flex-grow-1">
+          being entered
+          <br />
+          <span className="faint small">
+            still wanted: {lacking(one.limb, draft.limbs).join(', ') || 'nothing'}
+          </span>
+        </span>
+        <i className="bi bi-chevron-right" aria-hidden="true" />
+      </button>
+    ));
+}
+
+function Rows({ limbs, draft, editLimb }: { limbs: Partial<LimbFile>[]; draft: Draft; editLimb: EditLimb }) {
   return thickestFirst(limbs).map((one) => (
     <button key={one.id} type="button" className="limb-row" onClick={() => editLimb(one)}>
       <span className="tag">{one.id}</span>
@@ -117,6 +139,7 @@ function Rows({ limbs, editLimb }: { limbs: Partial<LimbFile>[]; editLimb: EditL
                 .map((fault) => FAULTS[fault.kind ?? ''] + (fault.with ? ' ' + fault.with : ''))
                 .join(', ')
             : 'nothing wrong'}
+          {draft['x-open']?.[one.id ?? ''] && ', being changed'}
         </span>
       </span>
       <i className="bi bi-chevron-right" aria-hidden="true" />

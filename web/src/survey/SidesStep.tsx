@@ -1,11 +1,7 @@
-import { useRef, useState } from 'react';
-import { Button, Form } from 'react-bootstrap';
-import { currentPersonId } from '../api/client';
-import { shrink } from '../field/picture';
-import { sendAll } from '../field/sending';
-import { store } from '../field/store';
+import { Form } from 'react-bootstrap';
 import { compass } from '../parts/format';
 import { PhotoStrip } from '../photo/PhotoStrip';
+import { TakePhoto } from '../photo/TakePhoto';
 import type { Draft } from './draft';
 
 const SIDES = [180, 270, 0, 90];
@@ -13,11 +9,15 @@ export const spotFrom = (bearingDeg: number) => 'from the ' + compass(bearingDeg
 
 /** Once round the tree, from the same four places every time: a note and a photo from each. */
 export function SidesStep({
+  siteId,
   treeId,
+  tag,
   draft,
   change,
 }: {
+  siteId: number;
   treeId: number;
+  tag: string;
   draft: Draft;
   change: (make: (now: Draft) => Draft) => void;
 }) {
@@ -52,62 +52,17 @@ export function SidesStep({
               value={note(side)}
               onChange={(e) => set(side, e.target.value)}
             />
-            <TakePhoto treeId={treeId} takenOn={draft.surveyedOn} spot={spotFrom(side)} />
+            <TakePhoto
+              siteId={siteId}
+              treeId={treeId}
+              tag={tag}
+              takenOn={draft.surveyedOn}
+              spot={spotFrom(side)}
+            />
           </div>
           <PhotoStrip treeId={treeId} spot={spotFrom(side)} />
         </section>
       ))}
     </>
-  );
-}
-
-/** A photo, made smaller on the phone and sent when there is signal. */
-export function TakePhoto({ treeId, takenOn, spot }: { treeId: number; takenOn: string; spot: string }) {
-  const file = useRef<HTMLInputElement>(null);
-  const [said, setSaid] = useState('');
-  const take = async (picture: File) => {
-    try {
-      const small = await shrink(picture);
-      await store.keepPhoto({
-        key: crypto.randomUUID(),
-        treeId,
-        person: currentPersonId(),
-        takenOn,
-        spot,
-        picture: small,
-      });
-      setSaid('kept');
-      if (await sendAll()) setSaid('sent');
-    } catch {
-      setSaid('not a picture');
-    }
-  };
-  return (
-    <div className="text-center">
-      <Button
-        variant="outline-primary"
-        style={{ minHeight: 48, minWidth: 56 }}
-        aria-label={'Photo ' + spot}
-        onClick={() => file.current?.click()}
-      >
-        <i className="bi bi-camera" aria-hidden="true" />
-      </Button>
-      <div className="small faint" aria-live="polite">
-        {said}
-      </div>
-      <input
-        ref={file}
-        type="file"
-        hidden
-        accept="image/*"
-        capture="environment"
-        aria-label={'Picture ' + spot}
-        onChange={(e) => {
-          const picture = e.target.files?.[0];
-          e.target.value = '';
-          if (picture) void take(picture);
-        }}
-      />
-    </div>
   );
 }

@@ -30,8 +30,8 @@ export function Sketch({
   heightM?: number | null;
   /** The limb at hand. */
   at?: string;
-  /** Where the limb at hand is said to leave. */
-  onTouch?: (touch: Touch) => void;
+  /** Where the limb at hand is said to leave, and what else may have been meant. */
+  onTouch?: (touch: Touch, instead?: Touch) => void;
   onPick?: (id: string) => void;
 }) {
   const [view, setView] = useState<View>('south');
@@ -48,8 +48,8 @@ export function Sketch({
     if (!matrix) return;
     const point = new DOMPoint(e.clientX, e.clientY).matrixTransform(matrix.inverse());
     const near = REACH_PX / matrix.a;
-    let best: { limb?: Sketched; share: number; apart: number } | undefined;
-    const weigh = (share: number, x: number, y: number, limb?: Sketched) => {
+    let best: { limb: Sketched; share: number; apart: number } | undefined;
+    const weigh = (share: number, x: number, y: number, limb: Sketched) => {
       const apart = Math.hypot(point.x - x, point.y - y);
       if (apart < near && (!best || apart < best.apart)) best = { limb, share, apart };
     };
@@ -60,15 +60,18 @@ export function Sketch({
       weigh(share, place.x, place.y, limb);
     }
     if (best?.limb && onPick) return onPick(best.limb.id);
-    // The trunk has the say over limbs that leave it there.
-    if (!above && Math.abs(point.x) < near && point.y < 0 && -point.y <= Math.max(trunkTop, 2))
-      weigh(0, 0, point.y);
-    if (!best || !onTouch) return;
-    onTouch(
-      best.limb
-        ? { parent: best.limb.id, alongM: Math.round(best.share * best.limb.lengthM * 10) / 10 }
-        : { alongM: Math.round(-point.y * 10) / 10 },
-    );
+    if (!onTouch) return;
+    const limb: Touch | undefined = best?.limb && {
+      parent: best.limb.id,
+      alongM: Math.round(best.share * best.limb.lengthM * 10) / 10,
+    };
+    const heightM = Math.round(-point.y * 10) / 10;
+    const trunk: Touch | undefined =
+      !above && Math.abs(point.x) < near && heightM > 0 ? { alongM: heightM } : undefined;
+    // Where limbs leave the trunk it has the say over them; higher up a limb has, and the trunk is offered.
+    const lowDown = heightM <= Math.max(trunkTop, 2);
+    const meant = trunk && (lowDown || !limb) ? trunk : limb;
+    if (meant) onTouch(meant, meant === trunk ? limb : trunk);
   };
   return (
     <div className="sketch">
@@ -76,6 +79,15 @@ export function Sketch({
         {!above && (
           <>
             <line x1={-reach} x2={reach} y1={0} y2={0} stroke="#33261d" strokeWidth={0.04} />
+            <line
+              x1={0}
+              x2={0}
+              y1={0}
+              y2={-top}
+              stroke="#d9cfbd"
+              strokeWidth={0.1}
+              strokeDasharray="0.2 0.12"
+            />
             <line x1={0} x2={0} y1={0} y2={-Math.max(trunkTop, 1)} stroke="#8b7a68" strokeWidth={0.22} />
             {[1, 2, 3, 4, 5, 6, 7, 8]
               .filter((m) => m < top)

@@ -3,7 +3,8 @@ import { Form } from 'react-bootstrap';
 import { Link, useParams } from 'react-router';
 import { useFieldPack } from '../field/queries';
 import { useWaiting } from '../field/useWaiting';
-import { WaitingList } from '../field/Waiting';
+import { TakenAlong } from '../field/TakenAlong';
+import { WaitingLine } from '../field/Waiting';
 import { TRIAGE } from '../orchard/words';
 import { Loading } from '../parts/Loading';
 import { State } from '../parts/Reasons';
@@ -16,6 +17,8 @@ export function WalkPicker() {
   const [q, setQ] = useState('');
   const pack = useFieldPack(siteId);
   const waiting = useWaiting();
+  const waits = (treeId: number) =>
+    waiting.data?.open.some((item) => item.kind === 'survey' && item.treeId === treeId);
   useTitle('Walk');
   const found = pack.data?.trees.filter((tree) =>
     [tree.tag, words(tree.species), tree.cultivar ?? ''].some((text) =>
@@ -25,7 +28,8 @@ export function WalkPicker() {
   return (
     <div className="walk">
       <h1>Which tree are you at?</h1>
-      <WaitingList siteId={siteId} />
+      <WaitingLine siteId={siteId} />
+      <TakenAlong siteId={siteId} />
       <Form.Control
         type="search"
         className="mb-2"
@@ -47,11 +51,13 @@ export function WalkPicker() {
             {words(tree.species)} <span className="faint">{tree.cultivar}</span>
             <br />
             <span className="faint small">
-              {waiting.data?.drafts.includes(tree.id)
-                ? 'begun on this phone'
-                : tree.surveyedOn
-                  ? 'walked ' + date(tree.surveyedOn)
-                  : 'never walked'}
+              {waits(tree.id)
+                ? 'walked, waits on this phone'
+                : waiting.data?.drafts.some((draft) => draft.treeId === tree.id)
+                  ? 'begun on this phone'
+                  : tree.surveyedOn
+                    ? 'walked ' + date(tree.surveyedOn)
+                    : 'never walked'}
             </span>
           </span>
           <State code={tree.triage} word={TRIAGE[tree.triage]!} />

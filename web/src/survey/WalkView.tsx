@@ -11,21 +11,36 @@ import {
   type SurveyFile,
   unwrap,
 } from '../api/client';
+import { sendable, surveyItem } from '../field/items';
+import { randomKey } from '../field/outbox';
+import { asProblem, keepAndSend, outbox } from '../field/phone';
 import { useFieldPack } from '../field/queries';
-import { sendSurvey } from '../field/sending';
 import { store } from '../field/store';
+import { TwoVersions } from '../field/TwoVersions';
+import { useWaiting } from '../field/useWaiting';
 import { Loading } from '../parts/Loading';
 import { ProblemAlert } from '../parts/ProblemAlert';
 import { date, words } from '../parts/format';
 import { useTitle } from '../parts/useTitle';
 import { useSurveys } from '../verdict/queries';
-import { type Draft, draftOf, emptyDraft, nextTag, removeLimb, replaceLimb } from './draft';
+import {
+  changeOpen,
+  closeOpen,
+  type Draft,
+  draftOf,
+  emptyDraft,
+  leaveOpen,
+  openLimb,
+  removeLimb,
+} from './draft';
 import { JudgeStep } from './JudgeStep';
 import { LimbEditor } from './LimbEditor';
 import { LimbsStep, ThreeDsStep } from './LimbsStep';
 import { SidesStep } from './SidesStep';
 import { AroundStep, TreeStep, TrunkStep, VigourStep } from './steps';
 import { type Kept, useDraft } from './useDraft';
+import { useWalkPlace } from './useWalkPlace';
+import { isBush } from './words';
 
 const STEPS = ['Sides', 'Tree', 'Trunk', '3 Ds', 'Limbs', 'Vigour', 'Around', 'Judge'] as const;
 
@@ -72,12 +87,15 @@ function useCorrecting(treeId: number) {
 
 function Walk({ tree, siteId, today, southern }: Begun) {
   const correcting = useCorrecting(tree.id);
-  const { draft, basedOn, change, kept, drop, error, hadDraft } = useDraft(tree.id, () => ({
-    draft: tree.start ? draftOf(tree.start, today) : emptyDraft(today),
-    basedOn: tree.newestSurvey,
-  }));
-  const [step, setStep] = useState(0);
-  const [limb, setLimb] = useState<{ start: Partial<LimbFile>; isNew: boolean }>();
+  const { draft, basedOn, change, place, kept, drop, two, choose, error, found } = useDraft(
+    { treeId: tree.id, siteId, tag: tree.tag, basedOn: tree.newestSurvey },
+    () => ({
+      draft: tree.start ? draftOf(tree.start, today) : emptyDraft(today),
+      basedOn: tree.newestSurvey,
+    }),
+  );
+  const hadDraft = !!found;
+  const { step, limb, goTo, openAt, closeLimb } = useWalkPlace(STEPS.length, draft, place);
   const [undo, setUndo] = useState<Partial<LimbFile>[]>();
   const [readError, setReadError] = useState<unknown>();
   const [refused, setRefused] = useState<Problem>();
@@ -85,6 +103,7 @@ function Walk({ tree, siteId, today, southern }: Begun) {
   const queries = useQueryClient();
   const navigate = useNavigate();
   const at = '/sites/' + siteId + '/trees/' + tree.id;
+  const bush = isBush(tree.species);
 
   const loaded = useRef(false);
   useEffect(() => {
@@ -101,38 +120,27 @@ function Walk({ tree, siteId, today, southern }: Begun) {
 
   /** Kept on the phone first, then sent; without signal it waits there. */
   const send = async () => {
-    const waiting = {
-      key: crypto.randomUUID(),
-      treeId: tree.id,
-      siteId,
-      tag: tree.tag,
-      person: currentPersonId(),
-      survey: draft,
-      basedOn,
-    };
-    await store.keepSurvey(waiting);
-    const outcome = await sendSurvey(waiting);
-    const held = (await store.surveys()).find((one) => one.key === waiting.key)?.held;
-    if (outcome === 'held' && held && held.status !== 409) {
-      // What is to be mended is mended here, in the draft.
-      await store.dropSurvey(waiting.key);
-      throw new Problem(held.status, held.detail, held.errors);
+    const key = randomKey();
+    const walk = { key, treeId: tree.id, siteId, tag: tree.tag, survey: draft, basedOn };
+    const item = await keepAndSend(surveyItem({ ...walk, person: currentPersonId() }));
+    if (item.state === 'held' && item.refusal) {
+      // What is to be mended is mended here, in the draft, which still stands.
+      await outbox.drop(key);
+      throw asProblem(item.refusal);
     }
-    await drop();
+    await drop(false);
     await queries.invalidateQueries();
-    if (outcome === 'taken') return navigate(at);
-    return navigate(
-      outcome === 'held' ? '/sites/' + siteId + '/walk/' + waiting.key : '/sites/' + siteId + '/walk',
-    );
+    if (item.state === 'sent') return navigate(at);
+    return navigate('/sites/' + siteId + (item.state === 'clash' ? '/waiting/' + key : '/walk'));
   };
   const correct = async (id: number, version: number) => {
     unwrap(
       await api.PUT('/api/surveys/{surveyId}', {
         params: { path: { surveyId: id }, query: { version } },
-        body: draft as unknown as SurveyFile,
+        body: sendable(draft) as unknown as SurveyFile,
       }),
     );
-    await drop();
+    await drop(false);
     await queries.invalidateQueries();
     return navigate(at);
   };
@@ -148,20 +156,38 @@ function Walk({ tree, siteId, today, southern }: Begun) {
       .finally(() => setSending(false));
   };
 
-  const editLimb = (start?: Partial<LimbFile>, faults?: LimbFile['faults']) =>
-    setLimb(
-      start
-        ? { start, isNew: false }
-        : { start: { id: nextTag(draft.limbs), ...(faults ? { faults } : {}) }, isNew: true },
-    );
-  const doneLimb = (changed: Partial<LimbFile>, another: boolean) => {
-    const limbs = limb?.isNew
-      ? [...draft.limbs, changed]
-      : replaceLimb(draft.limbs, limb?.start.id ?? '', changed);
-    change((now) => ({ ...now, limbs }));
+  const editLimb = (start?: Partial<LimbFile>, faults?: LimbFile['faults']) => {
+    const [next, id] = openLimb(draft, start, faults);
+    if (next !== draft) change(() => next);
+    openAt(id);
+  };
+  const doneLimb = (id: string, another: boolean) => {
     setUndo(undefined);
-    setLimb(another ? { start: { id: nextTag(limbs) }, isNew: true } : undefined);
+    const closed = closeOpen(draft, id);
+    const [next, nextId] = another ? openLimb(closed) : [closed, undefined];
+    change(() => next);
+    closeLimb(nextId);
     window.scrollTo(0, 0);
+  };
+  const open = limb ? draft['x-open']?.[limb] : undefined;
+  const pickStep = (pointer: string) => {
+    const parts = pointer.split('/').slice(1);
+    if (parts[0] === 'limbs' && draft.limbs[Number(parts[1])]) {
+      editLimb(draft.limbs[Number(parts[1])]);
+      return;
+    }
+    const name = parts[parts.length - 1] ?? '';
+    goTo(
+      parts[0] === 'surroundings'
+        ? 6
+        : parts[0] === 'limbs'
+          ? 4
+          : parts.includes('trunk')
+            ? 2
+            : VIGOUR.includes(name)
+              ? 5
+              : 1,
+    );
   };
 
   return (
@@ -174,34 +200,49 @@ function Walk({ tree, siteId, today, southern }: Begun) {
           {KEPT[kept]}
         </span>
       </div>
-      {kept === 'newer elsewhere' && (
-        <Alert variant="warning">
-          This draft was changed on another screen. What you typed is kept on this phone.{' '}
-          <Button size="sm" onClick={() => void store.dropDraft(tree.id).then(() => location.reload())}>
-            Load the other one instead
-          </Button>
+      {kept === 'not kept' && (
+        <Alert variant="danger">
+          This phone cannot keep what you enter: it may be full. Make room, then change anything and it is
+          kept.
         </Alert>
       )}
+      {two && (
+        <TwoVersions
+          mine={two.here.draft}
+          theirs={two.there.document}
+          names={['On this phone', 'On another screen']}
+          choose={(mine) => void choose(mine)}
+        />
+      )}
+      <WaitsAlready treeId={tree.id} siteId={siteId} hadDraft={hadDraft} />
       <ProblemAlert error={readError} />
       {correcting.survey && (
         <p className="faint">Correcting the survey of {date(correcting.survey.surveyedOn)}.</p>
       )}
-      {limb ? (
+      {open && limb ? (
         <LimbEditor
-          key={(limb.start.id ?? '') + draft.limbs.length}
-          start={limb.start}
-          isNew={limb.isNew}
+          key={limb}
+          open={open}
+          change={(part) => change((now) => changeOpen(now, limb, part))}
           heightM={draft.tree.heightM}
-          others={draft.limbs.filter((other) => limb.isNew || other.id !== limb.start.id)}
-          onDone={doneLimb}
-          onLeave={() => setLimb(undefined)}
+          bush={bush}
+          others={draft.limbs.filter((other) => open.isNew || other.id !== open.start.id)}
+          onDone={(another) => doneLimb(limb, another)}
+          onBack={() => closeLimb()}
+          onLetGo={() => {
+            change((now) => leaveOpen(now, limb));
+            closeLimb();
+          }}
           onRemove={
-            limb.isNew
+            open.isNew
               ? undefined
               : () => {
                   setUndo(draft.limbs);
-                  change((now) => ({ ...now, limbs: removeLimb(now.limbs, limb.start.id ?? '') }));
-                  setLimb(undefined);
+                  change((now) => ({
+                    ...leaveOpen(now, limb),
+                    limbs: removeLimb(now.limbs, open.start.id ?? ''),
+                  }));
+                  closeLimb();
                 }
           }
         />
@@ -215,7 +256,7 @@ function Walk({ tree, siteId, today, southern }: Begun) {
                 role="tab"
                 aria-selected={step === i}
                 className={step === i ? 'active' : ''}
-                onClick={() => setStep(i)}
+                onClick={() => goTo(i)}
               >
                 {name}
               </button>
@@ -236,10 +277,12 @@ function Walk({ tree, siteId, today, southern }: Begun) {
                   </Button>
                 </p>
               )}
-              <SidesStep treeId={tree.id} draft={draft} change={change} />
+              <SidesStep siteId={siteId} treeId={tree.id} tag={tree.tag} draft={draft} change={change} />
             </>
           )}
-          {step === 1 && <TreeStep draft={draft} today={today} change={change} setTree={setTree} />}
+          {step === 1 && (
+            <TreeStep draft={draft} today={today} bush={bush} change={change} setTree={setTree} />
+          )}
           {step === 2 && <TrunkStep draft={draft} setTree={setTree} />}
           {step === 3 && <ThreeDsStep draft={draft} editLimb={editLimb} />}
           {step === 4 && (
@@ -254,6 +297,7 @@ function Walk({ tree, siteId, today, southern }: Begun) {
               }
               change={change}
               editLimb={editLimb}
+              resume={openAt}
             />
           )}
           {step === 5 && <VigourStep draft={draft} southern={southern} change={change} setTree={setTree} />}
@@ -262,18 +306,26 @@ function Walk({ tree, siteId, today, southern }: Begun) {
             <JudgeStep
               draft={draft}
               today={today}
+              bush={bush}
+              go={pickStep}
+              openLimb={openAt}
               change={change}
               refused={refused}
               sending={sending}
               correcting={!!correcting.survey}
               save={save}
-              throwAway={() => void drop().then(() => navigate(at))}
+              throwAway={() =>
+                void drop(true).then(async () => {
+                  await queries.invalidateQueries({ queryKey: ['waiting'] });
+                  return navigate(at);
+                })
+              }
               cannotRead={setReadError}
             />
           )}
           <div className="walk-nav">
             {step > 0 ? (
-              <Button variant="outline-secondary" onClick={() => setStep(step - 1)}>
+              <Button variant="outline-secondary" onClick={() => goTo(step - 1)}>
                 Back
               </Button>
             ) : (
@@ -287,7 +339,7 @@ function Walk({ tree, siteId, today, southern }: Begun) {
             {step < STEPS.length - 1 && (
               <Button
                 onClick={() => {
-                  setStep(step + 1);
+                  goTo(step + 1);
                   window.scrollTo(0, 0);
                 }}
               >
@@ -301,10 +353,56 @@ function Walk({ tree, siteId, today, southern }: Begun) {
   );
 }
 
+/** A walk of this tree that waits to be sent: it can be changed as long as it has not gone. */
+function WaitsAlready({ treeId, siteId, hadDraft }: { treeId: number; siteId: number; hadDraft: boolean }) {
+  const waiting = useWaiting();
+  const queries = useQueryClient();
+  const item = waiting.data?.open.find((one) => one.kind === 'survey' && one.treeId === treeId);
+  if (!item || hadDraft) return null;
+  const takeUp = async () => {
+    const form = item.form as { draft: Draft; basedOn: number };
+    await store.changeDraft(treeId, () => ({
+      treeId,
+      siteId,
+      tag: item.about,
+      person: item.person,
+      draft: form.draft,
+      basedOn: form.basedOn,
+      version: 0,
+      changed: true,
+    }));
+    await outbox.drop(item.key);
+    await queries.invalidateQueries({ queryKey: ['waiting'] });
+    location.reload();
+  };
+  return (
+    <Alert variant="warning" className="py-2">
+      A walk of this tree waits on this phone to be sent.{' '}
+      <Button size="sm" variant="outline-primary" onClick={() => void takeUp()}>
+        Change that one
+      </Button>
+    </Alert>
+  );
+}
+
+/** What is asked at the step of vigour. */
+const VIGOUR = [
+  'shootExtensionCm',
+  'waterSprouts',
+  'rootSuckers',
+  'stillGrowing',
+  'yearsSinceCut',
+  'lastCut',
+  'removedLast12Months',
+  'hasFruited',
+  'on',
+  'bbch',
+];
+
 const KEPT: Record<Kept, string> = {
   'nothing yet': '',
   keeping: 'keeping…',
   kept: 'draft kept',
   'on this phone': 'kept on this phone',
-  'newer elsewhere': '',
+  'not kept': 'not kept',
 };

@@ -9,6 +9,26 @@ export interface Draft {
   sides?: Partial<SideFile>[];
   years?: number | null;
   observedStage?: SurveyFile['observedStage'];
+  /** Where in the walk one was. */
+  'x-at'?: At;
+  /** Limbs being entered or changed, by the tag they were begun with: not among the limbs yet. */
+  'x-open'?: Record<string, OpenLimb>;
+}
+
+/** A place in the walk: a step, and the limb being entered. */
+export interface At {
+  step: number;
+  limb?: string;
+}
+
+/** A limb while it is entered or changed. */
+export interface OpenLimb {
+  /** As it was before; only its tag for a new one. */
+  start: Partial<LimbFile>;
+  limb: Partial<LimbFile>;
+  isNew: boolean;
+  /** Whether somebody wrote its tag: then it stays, whatever the limb grows from. */
+  tagged: boolean;
 }
 
 export interface Started {
@@ -78,6 +98,67 @@ export function nextTag(limbs: Partial<LimbFile>[], parent?: string | null): str
     const tag = i < 26 ? letter : letter + letter.repeat(Math.floor(i / 26));
     if (!taken.has(tag)) return tag;
   }
+}
+
+/** What of a limb is still wanted before it can stand among the others; empty when nothing is. */
+export function lacking(limb: Partial<LimbFile>, others: Partial<LimbFile>[]): string[] {
+  const given = (value: number | null | undefined) => value !== undefined && value !== null;
+  return [
+    !given(limb.diameterCm) && 'width',
+    !given(limb.lengthM) && 'length',
+    !given(limb.azimuthDeg) && 'direction',
+    !given(limb.angleDeg) && 'angle',
+    !given(limb.parent ? limb.originAlongM : limb.originHeightM) && 'where it leaves',
+    !limb.id?.trim() && 'tag',
+    others.some((other) => other.id === limb.id?.trim()) && 'a tag no other limb has',
+  ].filter((one): one is string => !!one);
+}
+
+/** Begins a limb, or goes on with it; what was begun and left stays as it is. */
+export function openLimb(
+  draft: Draft,
+  limb?: Partial<LimbFile>,
+  faults?: LimbFile['faults'],
+): [Draft, string] {
+  const open = draft['x-open'] ?? {};
+  const id = limb?.id ?? nextTag([...draft.limbs, ...Object.values(open).map((one) => one.limb)]);
+  if (open[id]) return [draft, id];
+  const start = limb ?? { id };
+  const begun: OpenLimb = {
+    start,
+    limb: { ...start, ...(faults ? { faults } : {}) },
+    isNew: !limb,
+    tagged: false,
+  };
+  return [{ ...draft, 'x-open': { ...open, [id]: begun } }, id];
+}
+
+/** With what is being entered of a limb. */
+export const changeOpen = (draft: Draft, id: string, part: Partial<OpenLimb>): Draft => {
+  const open = draft['x-open']?.[id];
+  return open ? { ...draft, 'x-open': { ...draft['x-open'], [id]: { ...open, ...part } } } : draft;
+};
+
+/** Without a limb that was being entered: what stood before stands. */
+export function leaveOpen(draft: Draft, id: string): Draft {
+  const rest = { ...draft['x-open'] };
+  delete rest[id];
+  return { ...draft, 'x-open': Object.keys(rest).length > 0 ? rest : undefined };
+}
+
+/** With a limb that is entered among the others. */
+export function closeOpen(draft: Draft, id: string): Draft {
+  const open = draft['x-open']?.[id];
+  if (!open) return draft;
+  const limb = { ...open.limb, id: open.limb.id?.trim() };
+  const stands = !open.isNew && draft.limbs.some((one) => one.id === open.start.id);
+  return leaveOpen(
+    {
+      ...draft,
+      limbs: stands ? replaceLimb(draft.limbs, open.start.id ?? '', limb) : [...draft.limbs, limb],
+    },
+    id,
+  );
 }
 
 /** The limb and all that grows from it. */

@@ -12,11 +12,14 @@ import { SEEN_BY_MONTH, STAGES } from '../season/words';
 export function TreeStep({
   draft,
   today,
+  bush,
   change,
   setTree,
 }: {
   draft: Draft;
   today: string;
+  /** It has stems and no trunk to measure. */
+  bush: boolean;
   change: (make: (now: Draft) => Draft) => void;
   setTree: (part: Draft['tree']) => void;
 }) {
@@ -99,18 +102,22 @@ export function TreeStep({
           onChange={(spreadEastWestM) => spread({ spreadEastWestM })}
         />
       </More>
-      <NumberInput
-        label="Girth of the trunk"
-        unit="cm"
-        length="cm"
-        value={tree.trunkGirthCm}
-        step={1}
-        min={1}
-        max={1500}
-        onChange={(trunkGirthCm) => setTree({ trunkGirthCm })}
-        hint="Round it at its narrowest below the first limb"
-      />
-      <MeasureHelper of="girth" unit="cm" onFound={(trunkGirthCm) => setTree({ trunkGirthCm })} />
+      {!bush && (
+        <>
+          <NumberInput
+            label="Girth of the trunk"
+            unit="cm"
+            length="cm"
+            value={tree.trunkGirthCm}
+            step={1}
+            min={1}
+            max={1500}
+            onChange={(trunkGirthCm) => setTree({ trunkGirthCm })}
+            hint="Round it at its narrowest below the first limb"
+          />
+          <MeasureHelper of="girth" unit="cm" onFound={(trunkGirthCm) => setTree({ trunkGirthCm })} />
+        </>
+      )}
       <Chips
         label="Heavier on one side, from"
         options={LOPSIDED}
@@ -388,18 +395,36 @@ export function AroundStep({
 }
 
 /** What was entered so far and what is still wanted. */
-export function Summary({ draft }: { draft: Draft }) {
+export function Summary({
+  draft,
+  bush,
+  openLimb,
+}: {
+  draft: Draft;
+  bush: boolean;
+  openLimb: (id: string) => void;
+}) {
   const wanted = [
-    draft.tree.heightM === undefined && 'height',
-    draft.tree.spreadM === undefined && 'width of the crown',
-    draft.tree.trunkGirthCm === undefined && 'girth of the trunk',
+    draft.tree.heightM == null && 'height',
+    draft.tree.spreadM == null && 'width of the crown',
+    !bush && draft.tree.trunkGirthCm == null && 'girth of the trunk',
+    bush && draft.limbs.length === 0 && 'a stem at least',
   ].filter(Boolean);
+  const open = Object.entries(draft['x-open'] ?? {});
   return (
     <>
       <p>
         {draft.limbs.length} {draft.limbs.length === 1 ? 'limb' : 'limbs'},{' '}
         {draft.limbs.filter((one) => one.faults?.length).length} of them with something wrong.
       </p>
+      {open.map(([id, one]) => (
+        <Alert key={id} variant="warning" className="py-2">
+          Limb {one.limb.id} is being entered and not among them yet.{' '}
+          <Button size="sm" variant="outline-primary" onClick={() => openLimb(id)}>
+            Finish limb {one.limb.id}
+          </Button>
+        </Alert>
+      ))}
       {wanted.length > 0 && <p className="text-danger">Still wanted: {wanted.join(', ')}.</p>}
       {draft.limbs.length === 0 && <p className="faint">Without limbs only the tree as a whole is judged.</p>}
     </>

@@ -1,115 +1,175 @@
 import { useQuery } from '@tanstack/react-query';
 import { useCallback, useEffect, useRef, useState } from 'react';
-import { api, Problem, unwrap } from '../api/client';
+import { currentPersonId } from '../api/client';
+import { type Begun, bringDraft, findDraft, type KeptDraft, type TwoDrafts } from '../field/drafts';
+import { draftServer, keep as keepForServer, sendAll } from '../field/phone';
 import { store } from '../field/store';
-import type { Draft, Started } from './draft';
+import { thrownAwayItem } from '../field/items';
+import type { At, Draft, Started } from './draft';
 
-const SETTLE_MS = 500;
+const SETTLE_MS = 700;
 
-export type Kept = 'nothing yet' | 'keeping' | 'kept' | 'on this phone' | 'newer elsewhere';
-
-interface Found {
-  draft: Draft | null;
-  basedOn: number;
-  /** 0 while the server keeps none, or cannot be asked. */
-  version: number;
-}
-
-/** The draft on the phone if the server has not seen it yet, else the server's. */
-async function find(treeId: number, basedOn: number): Promise<Found> {
-  const here = await store.draft(treeId).catch(() => undefined);
-  try {
-    const there = unwrap(await api.GET('/api/trees/{treeId}/draft', { params: { path: { treeId } } }));
-    const document = there.document as Draft | null;
-    return here
-      ? { draft: here.draft, basedOn: here.basedOn, version: there.version }
-      : { draft: document, basedOn, version: there.version };
-  } catch (error) {
-    if (!(error instanceof Problem) || error.status !== 0) throw error;
-    return { draft: here?.draft ?? null, basedOn: here?.basedOn ?? basedOn, version: 0 };
-  }
-}
+/** kept: here and on the server; on this phone: here, the server has yet to hear of it. */
+export type Kept = 'nothing yet' | 'keeping' | 'kept' | 'on this phone' | 'not kept';
 
 /**
- * The person's draft for a tree: found once, then kept on the phone while typing and on the server whenever it can be
- * reached, one save after another.
+ * The draft of a walk. Every change is written to the phone as it is made, and brought to the server when it can be
+ * reached, one change after another. It stays on the phone until its survey is sent.
  */
-export function useDraft(treeId: number, first: () => Started) {
-  const [start] = useState(first);
-  const stored = useQuery({
+export function useDraft(begun: Omit<Begun, 'person'>, first: () => Started) {
+  const { treeId } = begun;
+  const [start] = useState(() => ({ ...begun, person: currentPersonId(), ...first() }));
+  const found = useQuery({
     queryKey: ['draft', treeId],
-    queryFn: () => find(treeId, start.basedOn),
+    queryFn: () => findDraft(store, draftServer, start),
     staleTime: Infinity,
     gcTime: 0,
     refetchOnWindowFocus: false,
+    refetchOnReconnect: false,
+    refetchInterval: false,
   });
   const [draft, setDraft] = useState<Draft>();
   const [kept, setKept] = useState<Kept>('nothing yet');
-  const version = useRef(0);
-  const waiting = useRef<Draft>(undefined);
-  const saving = useRef(false);
-  const basedOn = stored.data?.basedOn ?? start.basedOn;
+  const [two, setTwo] = useState<TwoDrafts>();
+  const newest = useRef<Draft>(undefined);
+  const writing = useRef(Promise.resolve());
+  const timer = useRef<number>(undefined);
+  const gone = useRef(false);
 
-  if (stored.data && !draft) {
-    setDraft(stored.data.draft ?? start.draft);
-    if (stored.data.draft) setKept('kept');
+  if (found.data && !draft) {
+    setDraft((found.data.kept ?? found.data.two?.here)?.draft ?? start.draft);
+    setTwo(found.data.two);
+    if (found.data.kept) setKept(found.data.kept.changed ? 'on this phone' : 'kept');
   }
   useEffect(() => {
-    if (stored.data) version.current = stored.data.version;
-  }, [stored.data]);
+    newest.current = draft;
+  }, [draft]);
 
-  const save = useCallback(async () => {
-    if (saving.current) return;
-    saving.current = true;
-    while (waiting.current) {
-      const document = waiting.current;
-      waiting.current = undefined;
-      // On the phone first: what comes after may find no signal, or the page be closed.
-      await store.keepDraft({ treeId, draft: document, basedOn }).catch(() => undefined);
-      try {
-        const answer = unwrap(
-          await api.PUT('/api/trees/{treeId}/draft', {
-            params: { path: { treeId }, query: { version: version.current } },
-            body: document as unknown as Record<string, never>,
-          }),
-        );
-        version.current = answer.version;
-        if (!waiting.current) {
-          setKept('kept');
-          await store.dropDraft(treeId).catch(() => undefined);
-        }
-      } catch (error) {
-        setKept(error instanceof Problem && error.status === 409 ? 'newer elsewhere' : 'on this phone');
-        break;
-      }
-    }
-    saving.current = false;
-  }, [treeId, basedOn]);
-
-  const timer = useRef<number>(undefined);
-  const change = useCallback(
-    (make: (now: Draft) => Draft) => {
-      setDraft((now) => {
-        const next = now && make(now);
-        waiting.current = next;
-        return next;
-      });
-      setKept('keeping');
-      window.clearTimeout(timer.current);
-      timer.current = window.setTimeout(() => void save(), SETTLE_MS);
-    },
-    [save],
-  );
-
-  /** Lets go of the draft, here and, when it can be reached, on the server. */
-  const drop = useCallback(async () => {
-    window.clearTimeout(timer.current);
-    waiting.current = undefined;
-    await store.dropDraft(treeId).catch(() => undefined);
-    await api.DELETE('/api/trees/{treeId}/draft', { params: { path: { treeId } } }).catch(() => undefined);
-    version.current = 0;
-    setKept('nothing yet');
+  const bring = useCallback(async () => {
+    const brought = await bringDraft(store, draftServer, treeId).catch(() => undefined);
+    if (gone.current) return;
+    if (brought?.two) setTwo(brought.two);
+    else if (brought?.kept && !brought.kept.changed) setKept('kept');
   }, [treeId]);
 
-  return { draft, basedOn, change, kept, drop, error: stored.error, hadDraft: !!stored.data?.draft };
+  const soon = useCallback(() => {
+    window.clearTimeout(timer.current);
+    timer.current = window.setTimeout(() => void bring(), SETTLE_MS);
+  }, [bring]);
+
+  // What was entered without signal goes when it is back, and what was left behind on the phone at the start.
+  useEffect(() => {
+    gone.current = false;
+    if (found.data?.kept?.changed) soon();
+    window.addEventListener('online', soon);
+    return () => {
+      gone.current = true;
+      window.clearTimeout(timer.current);
+      window.removeEventListener('online', soon);
+    };
+  }, [found.data, soon]);
+
+  const write = useCallback(
+    (next: Draft) => {
+      const fresh: KeptDraft = { ...start, draft: next, version: 0, changed: true };
+      writing.current = writing.current
+        .then(() =>
+          store.changeDraft(treeId, (now) => ({
+            ...(now ?? fresh),
+            person: now?.person ?? start.person,
+            draft: next,
+            changed: true,
+          })),
+        )
+        .then(
+          () => {
+            setKept('on this phone');
+            soon();
+          },
+          () => setKept('not kept'),
+        );
+    },
+    [start, treeId, soon],
+  );
+
+  const change = useCallback(
+    (make: (now: Draft) => Draft) => {
+      const now = newest.current;
+      if (!now) return;
+      const next = make(now);
+      newest.current = next;
+      setDraft(next);
+      setKept('keeping');
+      write(next);
+    },
+    [write],
+  );
+
+  /** Notes where in the walk one is; a walk of which nothing was entered yet is not kept for that. */
+  const place = useCallback(
+    (at: At) => {
+      writing.current = writing.current.then(() =>
+        store
+          .changeDraft(treeId, (now) => now && { ...now, draft: { ...now.draft, 'x-at': at } })
+          .catch(() => undefined),
+      );
+    },
+    [treeId],
+  );
+
+  /** Lets go of the draft here; with a word to the server where it is not a survey that takes its place. */
+  const drop = useCallback(
+    async (thrownAway: boolean) => {
+      window.clearTimeout(timer.current);
+      await writing.current;
+      const now = await store.draft(treeId);
+      if (thrownAway && now)
+        await keepForServer(
+          thrownAwayItem({ ...start, person: now.person ?? start.person }),
+          (other) => other.kind === 'thrown-away' && other.treeId === treeId,
+        );
+      await store.dropDraft(treeId);
+      if (thrownAway) void sendAll().catch(() => undefined);
+      setKept('nothing yet');
+    },
+    [start, treeId],
+  );
+
+  /** Goes on with one of two drafts. */
+  const choose = useCallback(
+    async (mine: boolean) => {
+      if (!two) return;
+      const { there } = two;
+      await store.changeDraft(treeId, (now) =>
+        now && mine
+          ? { ...now, version: there.version, changed: true }
+          : {
+              ...(now ?? two.here),
+              draft: there.document,
+              version: there.version,
+              changed: false,
+            },
+      );
+      if (!mine) {
+        newest.current = there.document;
+        setDraft(there.document);
+      }
+      setTwo(undefined);
+      soon();
+    },
+    [two, treeId, soon],
+  );
+
+  return {
+    draft,
+    basedOn: (found.data?.kept ?? found.data?.two?.here)?.basedOn ?? start.basedOn,
+    change,
+    place,
+    kept,
+    drop,
+    two,
+    choose,
+    error: found.error,
+    found: found.data?.kept ?? found.data?.two?.here,
+  };
 }

@@ -120,6 +120,9 @@ export const BENEATH: Record<string, string> = {
 
 export const AROUND: Record<string, string> = { tree: 'tree', wall: 'wall', hedge: 'hedge' };
 
+/** Kinds with stems and no trunk. */
+export const isBush = (species: string) => ['gooseberry', 'red-currant', 'black-currant'].includes(species);
+
 const FIELDS: Record<string, string> = {
   heightM: 'height',
   spreadM: 'width of the crown',

@@ -1,6 +1,8 @@
+import 'fake-indexeddb/auto';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { act } from 'react';
 import { createRoot, type Root } from 'react-dom/client';
+import { store } from '../field/store';
 import { MemoryRouter, Route, Routes } from 'react-router';
 
 /** What was asked of the server, the newest last. */
@@ -32,6 +34,29 @@ export const fakeApi = {
   DELETE: method('DELETE'),
 };
 
+/** A refusal of one field; its status is 422 unless another is laid over it. */
+export const refusal = (pointer: string, detail: string) => ({
+  refused: true,
+  status: 422,
+  detail: 'One field cannot be used.',
+  errors: [{ pointer, detail }],
+});
+
+/** What the phone sends by itself goes past the client: asked and answered by its address. */
+globalThis.fetch = ((path: string, init?: RequestInit) => {
+  const name = init?.method ?? 'GET';
+  const body = typeof init?.body === 'string' ? (JSON.parse(init.body) as unknown) : init?.body;
+  asked.push({ method: name, path, params: undefined, body });
+  const answer = answers.get(name + ' ' + path);
+  if (answer === undefined) return Promise.reject(new TypeError('no connection to ' + name + ' ' + path));
+  if (typeof answer === 'number')
+    return Promise.resolve(
+      new Response(JSON.stringify({ detail: 'refused with ' + answer }), { status: answer }),
+    );
+  const { refused, status } = answer as { refused?: boolean; status?: number };
+  return Promise.resolve(new Response(JSON.stringify(answer), { status: refused ? status : 200 }));
+}) as typeof fetch;
+
 let root: Root;
 export let box: HTMLElement;
 
@@ -58,11 +83,14 @@ export async function show(part: React.ReactNode, route = '/', address = '/') {
 
 /** Lets answers come in, and the answers to what they lead to. */
 export async function settle() {
-  for (let round = 0; round < 4; round++) await act(async () => new Promise((done) => setTimeout(done, 5)));
+  for (let round = 0; round < 6; round++) await act(async () => new Promise((done) => setTimeout(done, 5)));
 }
 
-export function takeDown() {
+export async function takeDown() {
   act(() => root.unmount());
+  for (const item of await store.outbox.all()) await store.outbox.drop(item.key);
+  for (const entry of await store.entries()) await store.dropEntry(entry.id);
+  for (const draft of await store.drafts()) await store.dropDraft(draft.treeId);
   box.remove();
   asked.length = 0;
   answers.clear();

@@ -1,14 +1,19 @@
 import { Link, useParams } from 'react-router';
 import type { DaySummary } from '../api/client';
-import { cutsInWords } from '../crew/words';
+import { DayNotes } from '../crew/DayNotes';
+import { cutsInWords, isOff } from '../crew/words';
 import { weekday } from '../crew/DaysView';
 import { useDay, useDays } from '../crew/queries';
+import { wantsLook } from '../field/outbox';
+import { TakenAlong } from '../field/TakenAlong';
+import { useWaiting } from '../field/useWaiting';
+import { WaitingLine } from '../field/Waiting';
 import { useSite } from '../orchard/queries';
 import { Loading } from '../parts/Loading';
 import { State } from '../parts/Reasons';
 import { date, words } from '../parts/format';
 import { useTitle } from '../parts/useTitle';
-import { kept } from './entry';
+import { entryId } from './entry';
 
 /** What is to be logged: the trees of one day in order, or of every day that has some left. */
 export function LogPicker() {
@@ -18,13 +23,13 @@ export function LogPicker() {
   useTitle('Log');
   if (!days.data || !site.data) return <Loading error={days.error ?? site.error} />;
   const today = site.data.today;
-  const due = days.data.filter(
-    (day) => day.state !== 'rained-off' && day.on <= today && day.logged < day.trees,
-  );
-  const next = days.data.filter((day) => day.state !== 'rained-off' && day.on > today).pop();
+  const due = days.data.filter((day) => !isOff(day.state) && day.on <= today && day.logged < day.trees);
+  const next = days.data.filter((day) => !isOff(day.state) && day.on > today).pop();
   return (
     <div className="walk">
       <h1>Which tree is done?</h1>
+      <WaitingLine siteId={siteId} />
+      <TakenAlong siteId={siteId} />
       {due.length === 0 && (
         <p>
           Nothing waits to be logged.{' '}
@@ -74,7 +79,10 @@ export function LogDay() {
       <h1>
         {weekday(day.data.data.on)} {date(day.data.data.on)}
       </h1>
+      <WaitingLine siteId={Number(siteId)} />
       <Trees dayId={day.data.id} siteId={Number(siteId)} />
+      <DayNotes day={{ siteId: Number(siteId), dayId: day.data.id, on: day.data.data.on }} />
+      <TakenAlong siteId={Number(siteId)} />
       <Link to={'/sites/' + siteId + '/days/' + dayId}>The day</Link>
     </div>
   );
@@ -82,7 +90,11 @@ export function LogDay() {
 
 function Trees({ dayId, siteId }: { dayId: number; siteId: number }) {
   const day = useDay(dayId);
+  const waiting = useWaiting();
   if (!day.data) return <Loading error={day.error} />;
+  const here = (visitId: number) =>
+    waiting.data?.open.find((item) => item.kind === 'log' && item.visitId === visitId);
+  const begun = (visitId: number) => waiting.data?.entries.some((one) => one.id === entryId(visitId));
   return day.data.visits.map((visit, i) => {
     const inside = (
       <>
@@ -93,16 +105,21 @@ function Trees({ dayId, siteId }: { dayId: number; siteId: number }) {
           <br />
           <span className="faint small">{cutsInWords(visit.cuts, visit.shoots)}</span>
         </span>
-        {visit.logged ? (
+        {visit.logged && !here(visit.id) ? (
           <State code="yes" word="logged" />
-        ) : kept(visit.id) ? (
+        ) : here(visit.id) ? (
+          <State
+            code={wantsLook(here(visit.id)!) ? 'urgent' : 'yes'}
+            word={wantsLook(here(visit.id)!) ? 'look at it' : 'logged here, waits'}
+          />
+        ) : begun(visit.id) ? (
           <State code="with-care" word="begun" />
         ) : (
           visit.sick && <State code="with-care" word="sick" />
         )}
       </>
     );
-    return visit.logged ? (
+    return visit.logged && !here(visit.id) ? (
       <Link
         key={visit.id}
         className="limb-row text-decoration-none text-body"

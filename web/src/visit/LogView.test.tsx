@@ -1,7 +1,20 @@
 import { act } from 'react';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import type { TreeSheet } from '../api/client';
-import { answers, asked, box, button, press, settle, show, takeDown, type } from '../testing/harness';
+import { sendAll } from '../field/phone';
+import {
+  answers,
+  asked,
+  box,
+  button,
+  press,
+  refusal,
+  settle,
+  show,
+  takeDown,
+  type,
+} from '../testing/harness';
+import { store } from '../field/store';
 import { LogView } from './LogView';
 
 vi.mock('../api/client', async (original) => ({
@@ -52,7 +65,7 @@ const sheet = {
   limbs: [],
   cautions: [{ text: 'Nobody works alone.' }],
 } as unknown as TreeSheet;
-const LOG = 'POST /api/visits/{visitId}/log';
+const LOG = 'POST /api/visits/4/log';
 
 const open = () => show(<LogView />, '/sites/:siteId/visits/:visitId/log', '/sites/1/visits/4/log');
 const part = (name: string) => box.querySelector<HTMLElement>('section[aria-label="Limb ' + name + '"]')!;
@@ -80,6 +93,9 @@ describe('the log of a visit', () => {
     expect(box.textContent).toContain('Nobody works alone.');
     await say('C', 'Done');
     await say('Y', 'Not done');
+    // Minutes begin empty: nobody's guess is taken for what was worked.
+    expect(send.disabled).toBe(true);
+    await type('log-minutes', '25');
     expect(send.disabled).toBe(false);
   });
 
@@ -98,39 +114,66 @@ describe('the log of a visit', () => {
     await say('C', 'Other');
     await say('C', 'shortened');
     await type('log-along-C', '0,8');
+    await type('log-face-C', '5,5');
     await say('Y', 'Done');
     await press('Bo');
+    await type('log-minutes', '30');
     await type('Another limb was cut', 'A');
-    expect(Object.keys(localStorage)).toContain('bough-log-4');
+    expect((await store.entry('4'))?.entry.cuts).toHaveLength(3);
     await press('Send the log of 20 Feb 2027');
     const sent = asked.find((one) => one.method === 'POST')!;
-    expect(sent.params).toEqual({ visitId: 4 });
+    expect(sent.path).toBe('/api/visits/4/log');
     expect(sent.body).toMatchObject({
       on: '2027-02-20',
       minutes: 30,
       people: [1, 2],
       cuts: [
-        { limb: 'C', outcome: 'other', kind: 'shorten', alongM: 0.8 },
+        { limb: 'C', outcome: 'other', kind: 'shorten', alongM: 0.8, diameterCm: 5.5 },
         { limb: 'Y', outcome: 'done' },
         { limb: 'A', outcome: 'other', kind: 'remove' },
       ],
     });
-    expect(Object.keys(localStorage)).not.toContain('bough-log-4');
+    expect(await store.entry('4')).toBeUndefined();
     expect(box.textContent).toBe('elsewhere');
   });
 
-  it('keeps what was said when it cannot be sent, and sends it under the same key', async () => {
-    answers.set(LOG, 500);
+  const allSaid = async () => {
     await open();
     await say('C', 'Done');
     await say('Y', 'Done');
+    await type('log-minutes', '30');
+  };
+
+  it('is kept on the phone without signal and goes under the same key', async () => {
+    await allSaid();
     await press('Send the log of 20 Feb 2027');
-    expect(box.textContent).toContain('refused with 500');
+    const [item] = await store.outbox.all();
+    expect(item).toMatchObject({ kind: 'log', state: 'kept', about: 'K-1' });
     answers.set(LOG, { id: 9 });
-    await press('Send the log of 20 Feb 2027');
+    await sendAll();
     const keys = asked.filter((one) => one.method === 'POST').map((one) => (one.body as { key: string }).key);
     expect(keys).toHaveLength(2);
     expect(keys[0]).toBe(keys[1]);
+    expect(await store.outbox.all()).toMatchObject([{ state: 'sent' }]);
+  });
+
+  it('shows what the server refused at the cut it is about, with all that was entered intact', async () => {
+    answers.set(LOG, refusal('/cuts/0/alongM', 'is too far; give metres'));
+    await allSaid();
+    await press('Send the log of 20 Feb 2027');
+    expect(part('C').textContent).toContain('How far from its base is too far; give metres.');
+    expect(part('Y').textContent).not.toContain('too far');
+    expect(box.textContent).not.toContain('alongM');
+    expect(await store.outbox.all()).toEqual([]);
+    expect((await store.entry('4'))?.entry.minutes).toBe('30');
+  });
+
+  it('says so when another phone was quicker, and keeps both', async () => {
+    answers.set(LOG, { ...refusal('', ''), status: 409, conflict: 'logged', detail: 'Bo logged this visit' });
+    await allSaid();
+    await press('Send the log of 20 Feb 2027');
+    expect(await store.outbox.all()).toMatchObject([{ state: 'clash', refusal: { conflict: 'logged' } }]);
+    expect(box.textContent).toBe('elsewhere');
   });
 
   it('is not offered for a visit that was logged', async () => {

@@ -1,26 +1,47 @@
+import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Button, Form } from 'react-bootstrap';
-import type { Moment } from '../api/client';
-import { useSite } from '../orchard/queries';
+import { currentPersonId, type Moment } from '../api/client';
+import { reportItem } from '../field/items';
+import { asProblem, keepAndSend, outbox } from '../field/phone';
+import { useSite, useTree } from '../orchard/queries';
 import { ProblemAlert } from '../parts/ProblemAlert';
 import { State } from '../parts/Reasons';
 import { date } from '../parts/format';
 import { useTimeline } from '../today/queries';
-import { useAddReport, useDealtWith } from './queries';
+import { useDealtWith } from './queries';
 import { REPORTS } from './words';
 
 /** Says quickly what was seen, without a survey: after a storm, say. */
 export function ReportForm({ treeId, siteId, done }: { treeId: number; siteId: number; done: () => void }) {
   const site = useSite(siteId);
-  const add = useAddReport(treeId);
+  const tree = useTree(treeId);
+  const queries = useQueryClient();
+  const [sending, setSending] = useState(false);
+  const [wrong, setWrong] = useState<unknown>();
   const [kind, setKind] = useState('');
   const [dangerous, setDangerous] = useState<boolean>();
   const [note, setNote] = useState('');
-  const submit = () =>
-    add.mutate(
-      { on: site.data!.today, kind, dangerous: !!dangerous, note: note || undefined },
-      { onSuccess: done },
-    );
+  const submit = async () => {
+    setSending(true);
+    setWrong(undefined);
+    try {
+      const of = { siteId, treeId, tag: tree.data?.data.tag ?? '', person: currentPersonId() };
+      const report = { on: site.data!.today, kind, dangerous: !!dangerous, note: note || undefined };
+      const item = await keepAndSend(reportItem(of, report));
+      if (item.state === 'held' && item.refusal) {
+        setWrong(asProblem(item.refusal));
+        await outbox.drop(item.key);
+        return;
+      }
+      await queries.invalidateQueries();
+      done();
+    } catch (failed) {
+      setWrong(failed);
+    } finally {
+      setSending(false);
+    }
+  };
   return (
     <section className="sheet-box my-2" aria-label="Report">
       <fieldset className="walk-field">
@@ -57,8 +78,11 @@ export function ReportForm({ treeId, siteId, done }: { treeId: number; siteId: n
         It goes to the top of the list. Near power lines, over a road or a building call who is licensed for
         that; do not pull at what hangs.
       </p>
-      <ProblemAlert error={add.error} />
-      <Button disabled={!kind || dangerous === undefined || !site.data || add.isPending} onClick={submit}>
+      <ProblemAlert error={wrong} />
+      <Button
+        disabled={!kind || dangerous === undefined || !site.data || sending}
+        onClick={() => void submit()}
+      >
         Report it
       </Button>
     </section>

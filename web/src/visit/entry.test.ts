@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import type { TreeSheet } from '../api/client';
-import { begin, emptyCut, keep, kept, letGo, missing, toSend } from './entry';
+import { begin, emptyCut, missing, startClock, stopClock, toSend } from './entry';
 
 const sheet = {
   on: '2027-03-06',
@@ -12,10 +12,11 @@ const sheet = {
 describe('an entry of a log', () => {
   it('says what is missing until everything is said', () => {
     const entry = begin(sheet, []);
-    expect(missing(entry)).toEqual(['Say what became of C, D.', 'Say who did it.']);
+    expect(missing(entry)).toEqual(['Say what became of C, D.', 'Say who did it.', 'Give the minutes.']);
     const done = {
       ...entry,
       people: [1],
+      minutes: '40',
       cuts: entry.cuts.map((cut) => ({ ...cut, outcome: 'done', wood: 'sound' })),
     };
     expect(missing(done)).toEqual([]);
@@ -40,12 +41,29 @@ describe('an entry of a log', () => {
     expect(sent.key).toMatch(/^[0-9a-f]{8}-[0-9a-f]{4}-4[0-9a-f]{3}-[89ab][0-9a-f]{3}-[0-9a-f]{12}$/);
   });
 
-  it('is kept with its key until it is sent, so that sending twice keeps one', () => {
-    const entry = begin(sheet, [1]);
-    keep(7, undefined, entry);
-    expect(kept(7)?.key).toBe(entry.key);
-    expect(kept(7, 3)).toBeUndefined();
-    letGo(7);
-    expect(kept(7)).toBeUndefined();
+  it('drops nothing that is no number', () => {
+    const entry = { ...begin(sheet, [1]), minutes: 'forty', shoots: '1o' };
+    entry.cuts = [
+      { ...emptyCut('C'), outcome: 'done', wood: 'hollow', hollowCm: 'two', faceCm: '6,5' },
+      { ...emptyCut('D'), outcome: 'other', kind: 'shorten', alongM: 'x' },
+    ];
+    expect(missing(entry)).toEqual([
+      'What stands for minutes is no number; give one such as 12 or 1.5.',
+      'What stands for shoots is no number; give one such as 12 or 1.5.',
+      'The hollow of C is no number; give one such as 12 or 1.5.',
+      'Where D was shortened is no number; give one such as 12 or 1.5.',
+    ]);
+    expect(toSend({ ...entry, minutes: '40' }).cuts[0]).toMatchObject({ diameterCm: 6.5 });
+  });
+
+  it('counts minutes by start and stop, over a pause', () => {
+    const minute = 60_000;
+    let entry = { ...begin(sheet, [1]), ...startClock(0) };
+    expect(missing(entry)).toContain('Stop the clock, or give the minutes.');
+    entry = { ...entry, ...stopClock(entry, 20 * minute) };
+    expect(entry.minutes).toBe('20');
+    entry = { ...entry, ...startClock(50 * minute) };
+    entry = { ...entry, ...stopClock(entry, 61 * minute) };
+    expect(entry.minutes).toBe('31');
   });
 });

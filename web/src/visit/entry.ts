@@ -1,10 +1,18 @@
 import type { Log, LoggedCut, LogData, TreeSheet } from '../api/client';
+import { randomKey } from '../field/outbox';
+import { decimal } from '../parts/fields';
 
-/** A log as it is entered; kept in the browser until it is sent, so that nothing is lost. */
+/** A log as it is entered; every touch of it is kept on the phone until it is sent. */
 export interface Entry {
   key: string;
   on: string;
   minutes: string;
+  /** When work was begun, ms; undefined while nobody is at it. */
+  startedAt?: number;
+  /** What was worked before, ms, where work was stopped and begun again. */
+  workedMs?: number;
+  /** Whether somebody looked at the tree again once its big cuts were made. */
+  lookedAgain?: boolean;
   people: number[];
   prunings: string;
   shoots: string;
@@ -20,6 +28,8 @@ export interface CutEntry {
   alongM: string;
   wood: string;
   hollowCm: string;
+  /** Width of the wood at the face. */
+  faceCm?: string;
   disease: string;
   note: string;
 }
@@ -31,41 +41,20 @@ export const emptyCut = (limb: string): CutEntry => ({
   alongM: '',
   wood: '',
   hollowCm: '',
+  faceCm: '',
   disease: '',
   note: '',
 });
 
-const KEPT = 'bough-log-';
-const keptAs = (visitId: number, corrects?: number) => KEPT + visitId + (corrects ? '-' + corrects : '');
+/** Under what an entry is kept: its visit, and the log it corrects if it does. */
+export const entryId = (visitId: number, corrects?: number) => visitId + (corrects ? '-' + corrects : '');
 
-export function keep(visitId: number, corrects: number | undefined, entry: Entry) {
-  localStorage.setItem(keptAs(visitId, corrects), JSON.stringify(entry));
-}
-
-export function kept(visitId: number, corrects?: number): Entry | undefined {
-  const text = localStorage.getItem(keptAs(visitId, corrects));
-  return text ? (JSON.parse(text) as Entry) : undefined;
-}
-
-export function letGo(visitId: number, corrects?: number) {
-  localStorage.removeItem(keptAs(visitId, corrects));
-}
-
-/** 128 random bits as RFC 9562 writes them; the page need not be served over HTTPS for it. */
-function randomKey(): string {
-  const bytes = crypto.getRandomValues(new Uint8Array(16));
-  bytes[6] = (bytes[6]! & 0x0f) | 0x40;
-  bytes[8] = (bytes[8]! & 0x3f) | 0x80;
-  const hex = [...bytes].map((byte) => byte.toString(16).padStart(2, '0')).join('');
-  return hex.replace(/^(.{8})(.{4})(.{4})(.{4})(.{12})$/, '$1-$2-$3-$4-$5');
-}
-
-/** A new entry for a visit: nothing said yet, the planned minutes and people to start from. */
+/** A new entry for a visit: nothing said yet, minutes neither; the planned people to start from. */
 export function begin(sheet: TreeSheet, people: number[]): Entry {
   return {
     key: randomKey(),
     on: sheet.on,
-    minutes: String(sheet.minutes),
+    minutes: '',
     people,
     prunings: 'stacked',
     shoots: String(sheet.shoots),
@@ -93,16 +82,25 @@ export function beginFrom(log: Log, people: number[]): Entry {
       alongM: text(cut.alongM),
       wood: cut.wood ?? '',
       hollowCm: text(cut.hollowCm),
+      faceCm: text(cut.diameterCm),
       disease: cut.disease ?? '',
       note: cut.note ?? '',
     })),
   };
 }
 
-const number = (text: string): number | undefined => {
-  const value = Number(text.trim().replace(',', '.'));
-  return text.trim() === '' || Number.isNaN(value) ? undefined : value;
-};
+/** A number as people write it; undefined where there is none, NaN for what is none. */
+const number = (text: string | undefined): number | undefined => decimal(text ?? '') ?? undefined;
+const isNone = (text: string | undefined) => Number.isNaN(number(text));
+
+/** Begins to count the minutes. */
+export const startClock = (now: number): Partial<Entry> => ({ startedAt: now });
+
+/** Stops counting and writes the minutes, those worked before with them. */
+export function stopClock(entry: Entry, now: number): Partial<Entry> {
+  const workedMs = (entry.workedMs ?? 0) + (entry.startedAt === undefined ? 0 : now - entry.startedAt);
+  return { startedAt: undefined, workedMs, minutes: String(Math.max(1, Math.round(workedMs / 60_000))) };
+}
 
 /** What is still to be said before it can be sent; empty when nothing is. */
 export function missing(entry: Entry): string[] {
@@ -112,11 +110,22 @@ export function missing(entry: Entry): string[] {
   const unkind = entry.cuts.filter((cut) => cut.outcome === 'other' && !cut.kind).map((cut) => cut.limb);
   if (unkind.length) found.push('Say what was done to ' + unkind.join(', ') + ' instead.');
   const where = entry.cuts
-    .filter((cut) => cut.outcome === 'other' && cut.kind === 'shorten' && !number(cut.alongM))
+    .filter((cut) => cut.outcome === 'other' && cut.kind === 'shorten' && !cut.alongM.trim())
     .map((cut) => cut.limb);
   if (where.length) found.push('Say how far from its base ' + where.join(', ') + ' was shortened.');
   if (entry.people.length === 0) found.push('Say who did it.');
-  if (number(entry.minutes) === undefined) found.push('Give the minutes.');
+  if (entry.startedAt !== undefined) found.push('Stop the clock, or give the minutes.');
+  else if (number(entry.minutes) === undefined) found.push('Give the minutes.');
+  for (const [name, text] of [
+    ['What stands for minutes', entry.minutes],
+    ['What stands for shoots', entry.shoots],
+    ...entry.cuts.flatMap((cut) => [
+      ['Where ' + cut.limb + ' was shortened', cut.alongM],
+      ['The hollow of ' + cut.limb, cut.hollowCm],
+      ['The width of ' + cut.limb, cut.faceCm],
+    ]),
+  ] as [string, string | undefined][])
+    if (isNone(text)) found.push(name + ' is' + ' no number; give one such as 12 or 1.5.');
   return found;
 }
 
@@ -137,6 +146,7 @@ export function toSend(entry: Entry): LogData {
       alongM: cut.outcome === 'other' && cut.kind === 'shorten' ? number(cut.alongM) : undefined,
       wood: cut.outcome === 'not-done' ? undefined : cut.wood || undefined,
       hollowCm: cut.wood === 'hollow' && cut.outcome !== 'not-done' ? number(cut.hollowCm) : undefined,
+      diameterCm: cut.outcome === 'not-done' ? undefined : number(cut.faceCm),
       disease: cut.outcome === 'not-done' ? undefined : cut.disease || undefined,
       note: cut.note.trim() || undefined,
     })),

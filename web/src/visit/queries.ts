@@ -1,5 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
-import { api, type LogData, type ReportData, unwrap } from '../api/client';
+import { useState } from 'react';
+import { api, unwrap } from '../api/client';
+import { randomKey } from '../field/outbox';
 import { useChange } from '../api/useChange';
 
 export const useVisitSheet = (visitId: number) =>
@@ -18,26 +20,19 @@ export const useLogs = (treeId: number | undefined) =>
       unwrap(await api.GET('/api/trees/{treeId}/logs', { params: { path: { treeId: treeId! } } })),
   });
 
-/** The first log of a visit, or the correction of one. */
-export const useSendLog = (visitId: number, corrects?: number) =>
-  useChange(async (body: LogData) =>
+/** A visit made on the spot, so that it can be logged. */
+export const useAddVisit = (treeId: number) => {
+  const [key] = useState(randomKey);
+  // Pressed twice, or sent again on a weak signal, it is one visit.
+  return useChange(async () =>
     unwrap(
-      corrects === undefined
-        ? await api.POST('/api/visits/{visitId}/log', { params: { path: { visitId } }, body })
-        : await api.POST('/api/logs/{logId}/correction', { params: { path: { logId: corrects } }, body }),
+      await api.POST('/api/trees/{treeId}/visits', {
+        params: { path: { treeId }, header: { 'Idempotency-Key': key } },
+        body: {},
+      }),
     ),
   );
-
-/** A visit made on the spot, so that it can be logged. */
-export const useAddVisit = (treeId: number) =>
-  useChange(async () =>
-    unwrap(await api.POST('/api/trees/{treeId}/visits', { params: { path: { treeId } }, body: {} })),
-  );
-
-export const useAddReport = (treeId: number) =>
-  useChange(async (body: ReportData) =>
-    unwrap(await api.POST('/api/trees/{treeId}/reports', { params: { path: { treeId } }, body })),
-  );
+};
 
 export const useDealtWith = (reportId: number) =>
   useChange(async (body: { version: number; how: string }) =>

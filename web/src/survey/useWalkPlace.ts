@@ -1,0 +1,54 @@
+import { useEffect, useRef } from 'react';
+import { useLocation, useNavigate, useSearchParams } from 'react-router';
+import type { At, Draft } from './draft';
+
+/**
+ * Where in the walk one is, kept in the address: the phone's Back goes one step back in the walk, a reload stays where it
+ * was. A draft taken up again opens where it was left, with the steps before it behind it.
+ */
+export function useWalkPlace(steps: number, draft: Draft | undefined, place: (at: At) => void) {
+  const [params, setParams] = useSearchParams();
+  const location = useLocation();
+  const navigate = useNavigate();
+  const asked = params.get('step');
+  const step = Math.min(steps - 1, Math.max(0, Number(asked) || 0));
+  const limb = params.get('limb') ?? undefined;
+
+  const at = (to: At) => {
+    const next = new URLSearchParams(params);
+    next.set('step', String(to.step));
+    if (to.limb) next.set('limb', to.limb);
+    else next.delete('limb');
+    return next;
+  };
+  const taken = useRef(false);
+  const was = draft?.['x-at'];
+  useEffect(() => {
+    if (!draft || taken.current) return;
+    taken.current = true;
+    if (asked !== null || !was) return;
+    // What lies behind is laid down first, so that Back leads through it.
+    void navigate('?' + at({ step: 0 }).toString(), { replace: true });
+    for (let i = 1; i <= Math.min(was.step, steps - 1); i++) void navigate('?' + at({ step: i }).toString());
+    if (was.limb && draft['x-open']?.[was.limb])
+      void navigate('?' + at(was).toString(), { state: { fromList: true } });
+  });
+  useEffect(() => {
+    if (asked !== null) place({ step, limb });
+  }, [asked, step, limb, place]);
+
+  const fromList = (location.state as { fromList?: boolean } | null)?.fromList;
+  return {
+    step,
+    limb,
+    goTo: (to: number) => setParams(at({ step: to })),
+    /** Opens a limb from the list, or from wherever it was named. */
+    openAt: (id: string) => setParams(at({ step, limb: id }), { state: { fromList: true } }),
+    /** Leaves a limb for its list, or for the next limb. */
+    closeLimb: (next?: string) => {
+      if (next) setParams(at({ step, limb: next }), { replace: true, state: location.state as unknown });
+      else if (fromList) void navigate(-1);
+      else setParams(at({ step }), { replace: true });
+    },
+  };
+}

@@ -1,0 +1,270 @@
+import { useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
+import { Alert, Button, Form } from 'react-bootstrap';
+import { useNavigate, useParams } from 'react-router';
+import { currentPersonId, type Log, type Person, type TreeSheet } from '../api/client';
+import { numbered } from '../crew/DaySheet';
+import { logItem } from '../field/items';
+import { randomKey } from '../field/outbox';
+import { asProblem, keepAndSend, outbox } from '../field/phone';
+import { Loading } from '../parts/Loading';
+import { ProblemAlert } from '../parts/ProblemAlert';
+import { centimetres, date, words } from '../parts/format';
+import { TakePhoto } from '../photo/TakePhoto';
+import { asItStands } from '../verdict/projection';
+import { TreeDrawing } from '../verdict/TreeDrawing';
+import { CutCard } from './CutCard';
+import { Clock } from './Clock';
+import { begin, beginFrom, type CutEntry, emptyCut, type Entry, entryId, missing, toSend } from './entry';
+import { Choice, NumberField } from './inputs';
+import { useEntry } from './useEntry';
+import { PRUNINGS } from './words';
+
+const ofCut = /^\/cuts\/(\d+)/;
+
+export function LogForm({ sheet, log, people }: { sheet: TreeSheet; log?: Log; people: Person[] }) {
+  const siteId = Number(useParams().siteId);
+  const navigate = useNavigate();
+  const queries = useQueryClient();
+  const [view, setView] = useState(180);
+  const [picked, setPicked] = useState<string>();
+  const [sending, setSending] = useState(false);
+  const [wrong, setWrong] = useState<unknown>();
+  const { entry, change, refusal, refused, drop, notKept } = useEntry(entryId(sheet.visitId, log?.id), () => {
+    const me = () => (currentPersonId() ? [Number(currentPersonId())] : []);
+    const idsOf = (names: string[]) =>
+      people.filter((person) => names.includes(person.name)).map((person) => person.id);
+    return log
+      ? beginFrom(log, idsOf(log.people?.split(', ') ?? []))
+      : begin(sheet, sheet.people.length ? idsOf(sheet.people) : me());
+  });
+  if (!entry) return <Loading />;
+  const cut = (limb: string, changes: Partial<CutEntry>) =>
+    change({ cuts: entry.cuts.map((one) => (one.limb === limb ? { ...one, ...changes } : one)) });
+  const open = missing(entry);
+  const planned = new Map(sheet.cuts.map((one) => [one.limb, one]));
+  const others = sheet.drawing.limbs.filter((limb) => !entry.cuts.some((one) => one.limb === limb.id));
+  const big = entry.cuts.filter((one) => planned.get(one.limb)?.big);
+  const bigMade = big.length > 0 && big.every((one) => one.outcome !== '');
+  const ofCuts = refusal?.errors.filter((one) => ofCut.test(one.pointer)) ?? [];
+  const submit = async () => {
+    setSending(true);
+    setWrong(undefined);
+    try {
+      const { visitId, treeId, tag, dayId } = sheet;
+      const item = await keepAndSend(
+        logItem(
+          { siteId, treeId, visitId, dayId, tag, corrects: log?.id, entry },
+          toSend(entry),
+          currentPersonId(),
+        ),
+        (other) => other.kind === 'log' && other.visitId === visitId,
+      );
+      if (item.state === 'held' && item.refusal) {
+        // What is to be mended is mended here: the entry stands as it was, with what is wrong beside it.
+        const again: Entry = { ...entry, key: randomKey() };
+        await refused(again, item.refusal);
+        await outbox.drop(item.key);
+        return;
+      }
+      await drop();
+      await queries.invalidateQueries();
+      await navigate(
+        item.state === 'clash'
+          ? '/sites/' + siteId + '/waiting/' + item.key
+          : dayId && !log
+            ? '/sites/' + siteId + '/days/' + dayId + '/log'
+            : item.state === 'sent'
+              ? '/sites/' + siteId + '/trees/' + treeId
+              : '/sites/' + siteId + '/log',
+      );
+    } catch (failed) {
+      setWrong(failed);
+    } finally {
+      setSending(false);
+    }
+  };
+  const photo = (spot: string, label: string) => (
+    <TakePhoto
+      siteId={siteId}
+      treeId={sheet.treeId}
+      tag={sheet.tag}
+      takenOn={entry.on}
+      spot={spot}
+      label={label}
+    />
+  );
+  return (
+    <div className="walk">
+      <h1>
+        {log ? 'Correct the log of ' : ''}
+        {sheet.tag}{' '}
+        <small className="faint">
+          {words(sheet.species)} {sheet.cultivar}
+        </small>
+      </h1>
+      {log && <p className="faint">The log as it was first kept stays to be read.</p>}
+      <TreeDrawing
+        drawing={sheet.drawing}
+        limbs={new Map(sheet.limbs.map((limb) => [limb.id, limb]))}
+        standing={asItStands(sheet.drawing)}
+        view={view}
+        picked={picked}
+        onPick={setPicked}
+        marks={numbered(sheet)}
+      />
+      <div className="d-flex gap-2 my-2">
+        <Button variant="outline-secondary" className="flex-fill" onClick={() => setView((view + 45) % 360)}>
+          <i className="bi bi-arrow-left" aria-hidden="true" /> Walk left
+        </Button>
+        <Button variant="outline-secondary" className="flex-fill" onClick={() => setView((view + 315) % 360)}>
+          Walk right <i className="bi bi-arrow-right" aria-hidden="true" />
+        </Button>
+      </div>
+      {sheet.cautions.length > 0 && (
+        <details className="caution-list mb-2">
+          <summary>Take care: {sheet.cautions[0]!.text}</summary>
+          <ul>
+            {sheet.cautions.slice(1).map((caution) => (
+              <li key={caution.text}>{caution.text}</li>
+            ))}
+          </ul>
+        </details>
+      )}
+      {entry.cuts.map((one, i) => (
+        <CutCard
+          key={one.limb}
+          number={i + 1}
+          cut={one}
+          planned={planned.get(one.limb)}
+          change={(changes) => cut(one.limb, changes)}
+          drop={
+            planned.has(one.limb)
+              ? undefined
+              : () => change({ cuts: entry.cuts.filter((other) => other !== one) })
+          }
+          pick={() => setPicked(one.limb)}
+          photo={photo('cut of ' + one.limb, 'The cut')}
+          problems={ofCuts.filter((problem) => ofCut.exec(problem.pointer)?.[1] === String(i))}
+        />
+      ))}
+      <Form.Select
+        className="mb-3"
+        style={{ minHeight: 48 }}
+        aria-label="Another limb was cut"
+        value=""
+        onChange={(e) =>
+          change({ cuts: [...entry.cuts, { ...emptyCut(e.target.value), outcome: 'other', kind: 'remove' }] })
+        }
+      >
+        <option value="">Another limb was cut…</option>
+        {others.map((limb) => (
+          <option key={limb.id} value={limb.id}>
+            {limb.id}, {centimetres(limb.diameterCm)}
+          </option>
+        ))}
+      </Form.Select>
+      {(sheet.shoots > 0 || Number(entry.shoots) > 0) && (
+        <NumberField
+          id="log-shoots"
+          label={'Counted shoots taken' + (sheet.shoots > 0 ? ', of ' + sheet.shoots + ' planned' : '')}
+          value={entry.shoots}
+          change={(shoots) => change({ shoots })}
+        />
+      )}
+      <Choice
+        legend="Prunings"
+        options={PRUNINGS}
+        value={entry.prunings}
+        choose={(prunings) => change({ prunings })}
+      />
+      {bigMade && (
+        <Alert variant="warning" className="py-2">
+          The big cuts are done. Walk once round and look again before the small ones: does the rest still
+          hold?{' '}
+          <Button
+            size="sm"
+            variant={entry.lookedAgain ? 'primary' : 'outline-primary'}
+            aria-pressed={!!entry.lookedAgain}
+            onClick={() => change({ lookedAgain: !entry.lookedAgain })}
+          >
+            Looked again
+          </Button>
+        </Alert>
+      )}
+      <Clock entry={entry} planned={sheet.minutes} change={change} />
+      <fieldset className="walk-field">
+        <legend>Who did it</legend>
+        <div className="chips">
+          {people.map((person) => (
+            <button
+              key={person.id}
+              type="button"
+              aria-pressed={entry.people.includes(person.id)}
+              onClick={() =>
+                change({
+                  people: entry.people.includes(person.id)
+                    ? entry.people.filter((id) => id !== person.id)
+                    : [...entry.people, person.id],
+                })
+              }
+            >
+              {person.name}
+            </button>
+          ))}
+        </div>
+      </fieldset>
+      <div className="walk-field">
+        <Form.Label htmlFor="log-on">Done on</Form.Label>
+        <Form.Control
+          id="log-on"
+          type="date"
+          value={entry.on}
+          onChange={(e) => change({ on: e.target.value })}
+        />
+      </div>
+      <div className="walk-field">
+        <Form.Label htmlFor="log-note">Anything else; near misses too</Form.Label>
+        <Form.Control
+          id="log-note"
+          as="textarea"
+          rows={2}
+          maxLength={2000}
+          value={entry.note}
+          onChange={(e) => change({ note: e.target.value })}
+        />
+      </div>
+      <div className="d-flex gap-2 mb-3">
+        {photo('the tree', 'The tree')}
+        {photo('a wound', 'A wound')}
+      </div>
+      {refusal && (
+        <ProblemAlert
+          error={asProblem({ ...refusal, errors: refusal.errors.filter((one) => !ofCut.test(one.pointer)) })}
+        />
+      )}
+      <ProblemAlert error={wrong} />
+      {notKept && (
+        <Alert variant="danger">
+          This phone cannot keep what you enter: it may be full. Send the log before you close this, or make
+          room.
+        </Alert>
+      )}
+      {open.length > 0 && (
+        <ul className="faint" aria-live="polite">
+          {open.map((what) => (
+            <li key={what}>{what}</li>
+          ))}
+        </ul>
+      )}
+      <Button
+        className="w-100"
+        style={{ minHeight: 52 }}
+        disabled={open.length > 0 || sending}
+        onClick={() => void submit()}
+      >
+        {log ? 'Send the correction' : 'Send the log'} of {date(entry.on)}
+      </Button>
+    </div>
+  );
+}

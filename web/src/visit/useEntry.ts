@@ -1,0 +1,65 @@
+import { useQuery } from '@tanstack/react-query';
+import { useCallback, useRef, useState } from 'react';
+import type { Refusal } from '../field/outbox';
+import { store } from '../field/store';
+import type { Entry } from './entry';
+
+/** A log being entered: found again where it was left, every change of it written to the phone as it is made. */
+export function useEntry(id: string, begin: () => Entry) {
+  const found = useQuery({
+    queryKey: ['entry', id],
+    queryFn: async () => (await store.entry(id)) ?? null,
+    staleTime: Infinity,
+    gcTime: 0,
+    refetchOnWindowFocus: false,
+    refetchOnReconnect: false,
+    refetchInterval: false,
+  });
+  const [entry, setEntry] = useState<Entry>();
+  const [refusal, setRefusal] = useState<Refusal>();
+  const [notKept, setNotKept] = useState(false);
+  const writing = useRef(Promise.resolve());
+
+  // Where the phone keeps nothing the log can still be entered and sent.
+  if ((found.isSuccess || found.isError) && !entry) {
+    setEntry(found.data?.entry ?? begin());
+    setRefusal(found.data?.refusal);
+    setNotKept(found.isError);
+  }
+
+  const write = useCallback(
+    (next: Entry, why?: Refusal) => {
+      writing.current = writing.current
+        .then(() => store.keepEntry({ id, entry: next, refusal: why }))
+        .then(
+          () => setNotKept(false),
+          () => setNotKept(true),
+        );
+    },
+    [id],
+  );
+  const change = useCallback(
+    (parts: Partial<Entry>) => {
+      if (!entry) return;
+      const next = { ...entry, ...parts };
+      setEntry(next);
+      write(next, refusal);
+    },
+    [entry, refusal, write],
+  );
+  /** What was not taken stands with the entry until it is sent again. */
+  const refused = useCallback(
+    async (next: Entry, why: Refusal) => {
+      setEntry(next);
+      setRefusal(why);
+      write(next, why);
+      await writing.current;
+    },
+    [write],
+  );
+  const drop = useCallback(async () => {
+    await writing.current;
+    await store.dropEntry(id);
+  }, [id]);
+  return { entry, change, refusal, refused, drop, notKept };
+}
