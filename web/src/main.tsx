@@ -4,7 +4,8 @@ import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { RouterProvider } from 'react-router';
-import { Problem } from './api/client';
+import { currentPersonId, Problem, setCurrentPersonId } from './api/client';
+import { store } from './field/store';
 import { router } from './App';
 import './theme.scss';
 
@@ -28,10 +29,20 @@ const queries = new QueryClient({
   },
 });
 
-createRoot(document.getElementById('root')!).render(
-  <StrictMode>
-    <QueryClientProvider client={queries}>
-      <RouterProvider router={router} />
-    </QueryClientProvider>
-  </StrictMode>,
-);
+const show = () =>
+  createRoot(document.getElementById('root')!).render(
+    <StrictMode>
+      <QueryClientProvider client={queries}>
+        <RouterProvider router={router} />
+      </QueryClientProvider>
+    </StrictMode>,
+  );
+
+// Who is at work is known before anything is shown, also after the battery was out.
+if (currentPersonId()) show();
+else
+  void store
+    .person()
+    .then((person) => person && setCurrentPersonId(Number(person)))
+    .catch(() => undefined)
+    .finally(show);

@@ -2,6 +2,7 @@ import { useQueryClient } from '@tanstack/react-query';
 import { type FormEvent, useState } from 'react';
 import { Button, Form, Modal } from 'react-bootstrap';
 import { currentPersonId, setCurrentPersonId } from '../api/client';
+import { store } from '../field/store';
 import { ProblemAlert } from '../parts/ProblemAlert';
 import { useAddPerson, usePeople } from './queries';
 
@@ -15,6 +16,7 @@ export function PersonPicker() {
   const person = people.data?.find((one) => String(one.id) === picked);
   const pick = (id: number) => {
     setCurrentPersonId(id);
+    void store.keepPerson(String(id)).catch(() => undefined);
     setPicked(String(id));
     setAsking(false);
     // What was refused while nobody was named is asked for again.
@@ -25,7 +27,9 @@ export function PersonPicker() {
     e.preventDefault();
     add.mutate(name, { onSuccess: (added) => pick(added.id) });
   };
-  const open = people.isSuccess && (asking || !person);
+  // Without signal the list may be older than the name that was picked: nobody is locked out for that.
+  const unknown = !picked || (!person && navigator.onLine);
+  const open = people.isSuccess && (asking || unknown);
   return (
     <>
       {person && (

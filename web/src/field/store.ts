@@ -30,9 +30,10 @@ interface Stores extends DBSchema {
   entries: { key: string; value: KeptEntry };
   outbox: { key: string; value: Item };
   taken: { key: number; value: Taken };
+  who: { key: string; value: { id: string; person: string } };
 }
 
-type Name = 'drafts' | 'entries' | 'outbox' | 'taken';
+type Name = 'drafts' | 'entries' | 'outbox' | 'taken' | 'who';
 
 const NAME = 'bough-field';
 const VERSION = 2;
@@ -51,6 +52,7 @@ const phone = () =>
       db.createObjectStore('entries', { keyPath: 'id' });
       db.createObjectStore('outbox', { keyPath: 'key' });
       db.createObjectStore('taken', { keyPath: 'siteId' });
+      db.createObjectStore('who', { keyPath: 'id' });
       for (const draft of old?.drafts ?? []) await transaction.objectStore('drafts').put(draft);
       for (const item of old?.items ?? []) await transaction.objectStore('outbox').put(item);
     },
@@ -103,6 +105,10 @@ export const store = {
   entries: async () => (await phone()).getAll('entries'),
   keepEntry: (entry: KeptEntry) => put('entries', entry),
   dropEntry: (id: string) => drop('entries', id),
+
+  /** Who is at work: the browser's quick memory is not written at once, and is lost with the battery. */
+  person: async () => (await (await phone()).get('who', 'now'))?.person,
+  keepPerson: (person: string) => put('who', { id: 'now', person }),
 
   taken: async (siteId: number) => (await phone()).get('taken', siteId),
   keepTaken: (taken: Taken) => put('taken', taken),

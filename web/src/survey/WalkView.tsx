@@ -129,9 +129,13 @@ function Walk({ tree, siteId, today, southern }: Begun) {
       throw asProblem(item.refusal);
     }
     await drop(false);
-    await queries.invalidateQueries();
-    if (item.state === 'sent') return navigate(at);
-    return navigate('/sites/' + siteId + (item.state === 'clash' ? '/waiting/' + key : '/walk'));
+    await queries.invalidateQueries({ queryKey: ['waiting'] });
+    await navigate(
+      item.state === 'sent'
+        ? at
+        : '/sites/' + siteId + (item.state === 'clash' ? '/waiting/' + key : '/walk'),
+    );
+    void queries.invalidateQueries();
   };
   const correct = async (id: number, version: number) => {
     unwrap(

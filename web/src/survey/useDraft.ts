@@ -108,6 +108,7 @@ export function useDraft(begun: Omit<Begun, 'person'>, first: () => Started) {
   /** Notes where in the walk one is; a walk of which nothing was entered yet is not kept for that. */
   const place = useCallback(
     (at: At) => {
+      if (newest.current) newest.current = { ...newest.current, 'x-at': at };
       writing.current = writing.current.then(() =>
         store
           .changeDraft(treeId, (now) => now && { ...now, draft: { ...now.draft, 'x-at': at } })

@@ -68,7 +68,7 @@ export function LogForm({ sheet, log, people }: { sheet: TreeSheet; log?: Log; p
         return;
       }
       await drop();
-      await queries.invalidateQueries();
+      await queries.invalidateQueries({ queryKey: ['waiting'] });
       await navigate(
         item.state === 'clash'
           ? '/sites/' + siteId + '/waiting/' + item.key
@@ -78,6 +78,8 @@ export function LogForm({ sheet, log, people }: { sheet: TreeSheet; log?: Log; p
               ? '/sites/' + siteId + '/trees/' + treeId
               : '/sites/' + siteId + '/log',
       );
+      // What the server says now comes in behind; nobody waits for it with a saw in hand.
+      void queries.invalidateQueries();
     } catch (failed) {
       setWrong(failed);
     } finally {

@@ -7,6 +7,7 @@ import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Playwright;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.WaitForSelectorState;
+import java.io.IOException;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
@@ -20,31 +21,76 @@ final class Browser implements AutoCloseable {
     static final int PHONE_WIDTH = 390;
     static final int PHONE_HEIGHT = 844;
 
-    private final Playwright playwright;
+    private static final List<String> ARGUMENTS = List.of(
+            "--no-sandbox",
+            "--disable-gpu",
+            "--disable-dev-shm-usage",
+            "--disable-quic",
+            "--no-first-run",
+            "--disable-background-networking",
+            "--disable-component-update",
+            "--disable-sync");
+    private static final Path CHROMIUM = Path.of("/usr/bin/chromium");
+
+    private Playwright playwright = Playwright.create();
     private final com.microsoft.playwright.Browser chromium;
-    private final BrowserContext context;
+    private BrowserContext context;
+    private final String server;
+    private final Path profile;
     private final List<String> errors = new ArrayList<>();
-    final Page page;
+    Page page;
 
     Browser() {
-        playwright = Playwright.create();
+        server = TestServer.url();
+        profile = null;
         chromium = playwright
                 .chromium()
                 .launch(new BrowserType.LaunchOptions()
-                        .setExecutablePath(Path.of("/usr/bin/chromium"))
-                        .setArgs(List.of(
-                                "--no-sandbox",
-                                "--disable-gpu",
-                                "--disable-dev-shm-usage",
-                                "--disable-quic",
-                                "--no-first-run",
-                                "--disable-background-networking",
-                                "--disable-component-update",
-                                "--disable-sync")));
+                        .setExecutablePath(CHROMIUM)
+                        .setArgs(ARGUMENTS));
         context = chromium.newContext(
                 new com.microsoft.playwright.Browser.NewContextOptions().setViewportSize(LAPTOP_WIDTH, LAPTOP_HEIGHT));
+        another();
+    }
+
+    /** A phone that keeps what it holds in a folder, so that it can be shut, killed and opened again. */
+    Browser(Path profile, String server) {
+        this.server = server;
+        this.profile = profile;
+        chromium = null;
+        switchOn();
+    }
+
+    private void switchOn() {
+        context = playwright
+                .chromium()
+                .launchPersistentContext(
+                        profile,
+                        new BrowserType.LaunchPersistentContextOptions()
+                                .setExecutablePath(CHROMIUM)
+                                .setArgs(ARGUMENTS)
+                                .setViewportSize(PHONE_WIDTH, PHONE_HEIGHT));
+        another();
+    }
+
+    /** Turns to another tab. */
+    void another() {
         page = context.newPage();
         page.onPageError(errors::add);
+    }
+
+    /** The battery is out: the browser's processes end in the middle of whatever they do. Then it is switched on again. */
+    void killAndReopen() {
+        try {
+            new ProcessBuilder("pkill", "-9", "-f", "user-data-dir=" + profile)
+                    .start()
+                    .waitFor();
+        } catch (IOException | InterruptedException e) {
+            throw new IllegalStateException(e);
+        }
+        playwright.close();
+        playwright = Playwright.create();
+        switchOn();
     }
 
     void laptop() {
@@ -61,7 +107,7 @@ final class Browser implements AutoCloseable {
     }
 
     void open(String path) {
-        page.navigate(TestServer.url() + path);
+        page.navigate(server + path);
     }
 
     /** Says who is at work, as the first visit asks. */
@@ -118,7 +164,9 @@ final class Browser implements AutoCloseable {
     @Override
     public void close() {
         context.close();
-        chromium.close();
+        if (chromium != null) {
+            chromium.close();
+        }
         playwright.close();
     }
 }

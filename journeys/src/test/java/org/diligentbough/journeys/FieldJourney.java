@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.FilePayload;
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayOutputStream;
@@ -32,14 +33,10 @@ class FieldJourney {
         place.click(new Locator.ClickOptions().setPosition(x, y));
     }
 
-    /** Waits until the phone can do without the network. */
+    /** Opens the trees once and waits until the phone says that it has everything. */
     private static void takeAlong(Browser browser, String path) {
         browser.open(path);
-        browser.page.evaluate("() => navigator.serviceWorker.ready.then(() => undefined)");
-        // The second time the page is the service worker's, and so is what it asks for.
-        browser.page.reload();
-        assertThat(browser.heading("Which tree are you at?")).isVisible();
-        assertThat(browser.page.locator(".limb-row").first()).isVisible();
+        assertThat(browser.page.getByText("This phone has everything")).isVisible();
     }
 
     @Test
@@ -50,7 +47,8 @@ class FieldJourney {
             browser.phone();
             browser.open("/sites/" + site + "/walk");
             browser.iAm("Wren Ashdown");
-            takeAlong(browser, "/sites/" + site + "/walk");
+            // The first visit is enough.
+            assertThat(browser.page.getByText("This phone has everything")).isVisible();
             browser.offline(true);
             browser.page.reload();
             browser.page.locator(".limb-row").first().click();
@@ -62,20 +60,27 @@ class FieldJourney {
             browser.step("Limbs");
             tenLimbs(browser);
             assertThat(browser.page.locator(".limb-row")).hasCount(10);
-            assertThat(browser.page.getByText("kept on this phone")).isVisible();
-            // Put down and taken up again, still without signal.
+            assertThat(browser.page.getByText("kept on this phone", new Page.GetByTextOptions().setExact(true)))
+                    .isVisible();
+            // Put down and taken up again, still without signal: it opens where it was left.
             browser.page.reload();
+            assertThat(browser.page.getByRole(
+                            AriaRole.TAB,
+                            new Page.GetByRoleOptions().setName("Limbs").setSelected(true)))
+                    .isVisible();
             browser.step("Judge");
             assertThat(browser.page.getByText(Pattern.compile("^10 limbs, 1 of them")))
                     .isVisible();
             browser.press("Save and judge");
-            assertThat(browser.page.getByText("waits for signal").first()).isVisible();
+            assertThat(browser.page.locator(".limb-row")).containsText("walked, waits on this phone");
+            assertThat(browser.page.getByText("2 things wait on this phone")).isVisible();
             assertThat(surveys(tree)).isZero();
 
+            // It goes by itself.
             browser.offline(false);
-            browser.press("Send now");
-            assertThat(browser.page.getByText("waits for signal")).hasCount(0);
             assertThat(browser.page.locator(".limb-row")).containsText("walked 20 Feb 2027");
+            assertThat(browser.page.getByText("on this phone", new Page.GetByTextOptions().setExact(false)))
+                    .hasCount(0);
             assertThat(surveys(tree)).isEqualTo(1);
             assertThat(TestServer.get("/api/trees/" + tree + "/photos").json()).hasSize(1);
             // 16 ft 5 in and 37 in, as they were written.
@@ -162,13 +167,13 @@ class FieldJourney {
             browser.number("Girth of the trunk", "90");
             browser.step("Judge");
             browser.press("Save and judge");
-            assertThat(browser.page.getByText("waits for signal")).isVisible();
+            assertThat(browser.page.getByText("1 thing waits on this phone")).isVisible();
 
             TestServer.post("/api/trees/" + tree + "/surveys", TestServer.walkJson())
                     .expect(201);
             browser.offline(false);
-            browser.press("Send now");
-            browser.follow("somebody walked meanwhile, look at both");
+            browser.follow("1 thing was not taken: look at it");
+            browser.follow("Look");
             Locator both = browser.page.locator(".clash");
             assertThat(both.locator("tr", new Locator.LocatorOptions().setHasText("Height")))
                     .containsText("5.65");

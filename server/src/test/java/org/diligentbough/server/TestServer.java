@@ -83,6 +83,28 @@ public final class TestServer {
                 .longValue();
     }
 
+    /** The same application once more on the same database, on a port of its own; stopped by closing it. */
+    public static AutoCloseable another(int port) {
+        url();
+        return SpringApplication.run(
+                Application.class,
+                "--server.port=" + port,
+                "--spring.datasource.url=" + databaseUrl(),
+                "--spring.datasource.username=" + USER,
+                "--spring.datasource.password=" + PASSWORD,
+                "--bough.today=" + TODAY,
+                "--bough.photos.folder=" + photos());
+    }
+
+    /** Stops what {@link #another} started. */
+    public static void close(AutoCloseable server) {
+        try {
+            server.close();
+        } catch (Exception e) {
+            throw new IllegalStateException(e);
+        }
+    }
+
     private static Path photos() {
         try {
             return Files.createTempDirectory("bough-photos");
