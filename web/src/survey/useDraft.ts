@@ -22,10 +22,9 @@ export function useDraft(begun: Omit<Begun, 'person'>, first: () => Started) {
   const found = useQuery({
     queryKey: ['draft', treeId],
     queryFn: () => findDraft(store, draftServer, start),
-    staleTime: Infinity,
+    // Found once: what is entered since is newer than anything that could be found again.
+    staleTime: 'static',
     gcTime: 0,
-    refetchOnWindowFocus: false,
-    refetchOnReconnect: false,
     refetchInterval: false,
   });
   const [draft, setDraft] = useState<Draft>();

@@ -9,10 +9,9 @@ export function useEntry(id: string, begin: () => Entry) {
   const found = useQuery({
     queryKey: ['entry', id],
     queryFn: async () => (await store.entry(id)) ?? null,
-    staleTime: Infinity,
+    // Found once: what is entered since is newer.
+    staleTime: 'static',
     gcTime: 0,
-    refetchOnWindowFocus: false,
-    refetchOnReconnect: false,
     refetchInterval: false,
   });
   const [entry, setEntry] = useState<Entry>();
