@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import type { SurveyFile } from '../api/client';
-import { compare } from './compare';
+import type { Log, LogData, SurveyFile } from '../api/client';
+import { compare, compareLogs } from './compare';
 import { shrunk } from './picture';
 
 const mine = {
@@ -40,5 +40,39 @@ describe('a picture made smaller', () => {
     expect(shrunk(4000, 3000)).toEqual([1600, 1200]);
     expect(shrunk(900, 1800)).toEqual([800, 1600]);
     expect(shrunk(640, 480)).toEqual([640, 480]);
+  });
+});
+
+describe('two logs of one visit', () => {
+  it('are told apart cut by cut, and by who and how long', () => {
+    const mine = {
+      key: 'k',
+      on: '2027-02-20',
+      minutes: 12,
+      people: [1],
+      prunings: 'stacked',
+      shoots: 0,
+      cuts: [
+        { limb: 'C', outcome: 'done', wood: 'hollow', hollowCm: 3 },
+        { limb: 'D', outcome: 'done', wood: 'sound' },
+      ],
+    } as LogData;
+    const theirs = {
+      on: '2027-02-20',
+      minutes: 30,
+      people: 'Ada',
+      prunings: 'stacked',
+      shoots: 0,
+      cuts: [
+        { limb: 'C', outcome: 'not-done', note: 'wasps' },
+        { limb: 'D', outcome: 'done', wood: 'sound' },
+        { limb: 'E', outcome: 'other', kind: 'shorten', alongM: 1.2 },
+      ],
+    } as unknown as Log;
+    expect(compareLogs(mine, theirs, () => 'Ada')).toEqual([
+      { what: 'Limb C', yours: 'Done, hollow, 3 cm hollow', theirs: 'Not done, wasps' },
+      { what: 'Limb E', yours: 'nothing', theirs: 'Other, shortened, 1.2 m along' },
+      { what: 'Minutes', yours: '12', theirs: '30' },
+    ]);
   });
 });

@@ -1,6 +1,18 @@
 import { describe, expect, it } from 'vitest';
 import { fieldName } from './words';
-import { nextTag, removeLimb, replaceLimb, thickestFirst, toggleFault } from './draft';
+import {
+  type Draft,
+  changeOpen,
+  closeOpen,
+  lacking,
+  leaveOpen,
+  nextTag,
+  openLimb,
+  removeLimb,
+  replaceLimb,
+  thickestFirst,
+  toggleFault,
+} from './draft';
 
 const limbs = [
   { id: 'A', diameterCm: 9 },
@@ -48,5 +60,45 @@ describe('a survey being made', () => {
     expect(fieldName('/limbs/1/diameterCm', ['A', 'A1'])).toBe('Limb A1, width');
     expect(fieldName('/tree/heightM', [])).toBe('Height');
     expect(fieldName('/limbs/3/faults/0/with', ['A', 'A1', 'A11', 'B'])).toBe('Limb B, with');
+  });
+});
+
+describe('a limb being entered', () => {
+  const whole = { id: 'A', diameterCm: 9, lengthM: 3, azimuthDeg: 0, angleDeg: 40, originHeightM: 1.2 };
+  const draft: Draft = { surveyedOn: '2027-02-20', tree: {}, limbs: [whole], surroundings: [] };
+
+  it('waits beside the others until it is whole, whatever else is opened meanwhile', () => {
+    const [first, one] = openLimb(draft, undefined, [{ kind: 'dead' }]);
+    expect(one).toBe('B');
+    const [second, other] = openLimb(first);
+    expect(other).toBe('C');
+    expect(openLimb(second, { id: 'B' })).toEqual([second, 'B']);
+    const typed = changeOpen(second, 'B', { limb: { ...second['x-open']!.B!.limb, diameterCm: 4 } });
+    expect(lacking(typed['x-open']!.B!.limb, typed.limbs)).toEqual([
+      'length',
+      'direction',
+      'angle',
+      'where it leaves',
+    ]);
+    expect(typed['x-open']!.B!.limb.faults).toEqual([{ kind: 'dead' }]);
+    expect(typed.limbs).toEqual([whole]);
+  });
+
+  it('stands among the others once it is done, under the tag it got meanwhile', () => {
+    const [open] = openLimb(draft);
+    const done = closeOpen(changeOpen(open, 'B', { limb: { ...whole, id: ' A1 ', parent: 'A' } }), 'B');
+    expect(done.limbs.map((limb) => limb.id)).toEqual(['A', 'A1']);
+    expect(done['x-open']).toBeUndefined();
+  });
+
+  it('takes the place of the one it changes, or leaves it as it was', () => {
+    const [open, id] = openLimb(draft, whole);
+    const typed = changeOpen(open, id, { limb: { ...whole, lengthM: 4 } });
+    expect(closeOpen(typed, id).limbs).toEqual([{ ...whole, lengthM: 4 }]);
+    expect(leaveOpen(typed, id)).toEqual({ ...draft, 'x-open': undefined });
+  });
+
+  it('wants a tag of its own', () => {
+    expect(lacking(whole, [whole])).toEqual(['a tag no other limb has']);
   });
 });

@@ -75,7 +75,7 @@ export function useDraft(begun: Omit<Begun, 'person'>, first: () => Started) {
         .then(() =>
           store.changeDraft(treeId, (now) => ({
             ...(now ?? fresh),
-            person: now?.person ?? start.person,
+            person: now?.person ?? currentPersonId(),
             draft: next,
             changed: true,
           })),

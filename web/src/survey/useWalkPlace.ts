@@ -2,13 +2,16 @@ import { useEffect, useRef } from 'react';
 import { useLocation, useNavigate, useSearchParams } from 'react-router';
 import type { At, Draft } from './draft';
 
+const CLOSED = 'limb closed';
+
 /**
  * Where in the walk one is, kept in the address: the phone's Back goes one step back in the walk, a reload stays where it
  * was. A draft taken up again opens where it was left, with the steps before it behind it.
  */
 export function useWalkPlace(steps: number, draft: Draft | undefined, place: (at: At) => void) {
   const [params, setParams] = useSearchParams();
-  const location = useLocation();
+  // Where a limb was closed its place in the history is taken by the list: the next limb takes that place again.
+  const onClosed = useLocation().state === CLOSED;
   const navigate = useNavigate();
   const asked = params.get('step');
   const step = Math.min(steps - 1, Math.max(0, Number(asked) || 0));
@@ -30,25 +33,20 @@ export function useWalkPlace(steps: number, draft: Draft | undefined, place: (at
     // What lies behind is laid down first, so that Back leads through it.
     void navigate('?' + at({ step: 0 }).toString(), { replace: true });
     for (let i = 1; i <= Math.min(was.step, steps - 1); i++) void navigate('?' + at({ step: i }).toString());
-    if (was.limb && draft['x-open']?.[was.limb])
-      void navigate('?' + at(was).toString(), { state: { fromList: true } });
+    if (was.limb && draft['x-open']?.[was.limb]) void navigate('?' + at(was).toString());
   });
   useEffect(() => {
     if (asked !== null) place({ step, limb });
   }, [asked, step, limb, place]);
 
-  const fromList = (location.state as { fromList?: boolean } | null)?.fromList;
   return {
     step,
     limb,
     goTo: (to: number) => setParams(at({ step: to })),
-    /** Opens a limb from the list, or from wherever it was named. */
-    openAt: (id: string) => setParams(at({ step, limb: id }), { state: { fromList: true } }),
+    /** Opens a limb from the list, or from wherever it was named; the phone's Back leads back there. */
+    openAt: (id: string) => setParams(at({ step, limb: id }), { replace: onClosed, flushSync: true }),
     /** Leaves a limb for its list, or for the next limb. */
-    closeLimb: (next?: string) => {
-      if (next) setParams(at({ step, limb: next }), { replace: true, state: location.state as unknown });
-      else if (fromList) void navigate(-1);
-      else setParams(at({ step }), { replace: true });
-    },
+    closeLimb: (next?: string) =>
+      setParams(at({ step, limb: next }), { replace: true, flushSync: true, state: next ? null : CLOSED }),
   };
 }

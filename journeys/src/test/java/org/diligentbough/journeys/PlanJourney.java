@@ -68,7 +68,7 @@ class PlanJourney {
             // What people decide since is proposed beside it, and changes nothing until it is taken over.
             TestServer.put(
                             "/api/trees/" + treeId + "/limbs/D/decision",
-                            "{\"verdict\": \"keep\", \"note\": \"It carries the swing.\"}")
+                            "{\"version\": 0, \"verdict\": \"keep\", \"note\": \"It carries the swing.\"}")
                     .expect(200);
             browser.page.reload();
             Locator proposed = browser.part("Proposed since");
@@ -95,7 +95,7 @@ class PlanJourney {
             assertThat(plan).not().containsText("It last changed on");
             TestServer.put(
                             "/api/trees/" + treeId + "/limbs/D/decision",
-                            "{\"verdict\": \"keep\", \"note\": \"It carries the swing.\"}")
+                            "{\"version\": 0, \"verdict\": \"keep\", \"note\": \"It carries the swing.\"}")
                     .expect(200);
             browser.page.reload();
             assertThat(plan).containsText("It last changed on 20 Feb 2027");
