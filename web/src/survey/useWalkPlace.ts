@@ -1,5 +1,5 @@
-import { useEffect, useRef } from 'react';
-import { useLocation, useNavigate, useSearchParams } from 'react-router';
+import { useEffect, useRef, useState } from 'react';
+import { type NavigateOptions, useLocation, useNavigate, useSearchParams } from 'react-router';
 import type { At, Draft } from './draft';
 
 const CLOSED = 'limb closed';
@@ -14,8 +14,17 @@ export function useWalkPlace(steps: number, draft: Draft | undefined, place: (at
   const onClosed = useLocation().state === CLOSED;
   const navigate = useNavigate();
   const asked = params.get('step');
-  const step = Math.min(steps - 1, Math.max(0, Number(asked) || 0));
-  const limb = params.get('limb') ?? undefined;
+  const address = params.toString();
+  // The address follows a moment later; what was pressed shows at once.
+  const [ahead, setAhead] = useState<{ from: string; to: At }>();
+  if (ahead && ahead.from !== address) setAhead(undefined);
+  const { step, limb }: At =
+    ahead?.from === address
+      ? ahead.to
+      : {
+          step: Math.min(steps - 1, Math.max(0, Number(asked) || 0)),
+          limb: params.get('limb') ?? undefined,
+        };
 
   const at = (to: At) => {
     const next = new URLSearchParams(params);
@@ -39,14 +48,17 @@ export function useWalkPlace(steps: number, draft: Draft | undefined, place: (at
     if (asked !== null) place({ step, limb });
   }, [asked, step, limb, place]);
 
+  const go = (to: At, options: NavigateOptions = {}) => {
+    if (at(to).toString() !== address) setAhead({ from: address, to });
+    setParams(at(to), options);
+  };
   return {
     step,
     limb,
-    goTo: (to: number) => setParams(at({ step: to })),
+    goTo: (to: number) => go({ step: to }),
     /** Opens a limb from the list, or from wherever it was named; the phone's Back leads back there. */
-    openAt: (id: string) => setParams(at({ step, limb: id }), { replace: onClosed, flushSync: true }),
+    openAt: (id: string) => go({ step, limb: id }, { replace: onClosed }),
     /** Leaves a limb for its list, or for the next limb. */
-    closeLimb: (next?: string) =>
-      setParams(at({ step, limb: next }), { replace: true, flushSync: true, state: next ? null : CLOSED }),
+    closeLimb: (next?: string) => go({ step, limb: next }, { replace: true, state: next ? null : CLOSED }),
   };
 }
