@@ -100,7 +100,7 @@ api.use({
     return request;
   },
   onError() {
-    return new Problem(0, 'The server cannot be reached. Look at the connection and try again.');
+    return new Problem(0, 'The server cannot be reached just now. It is asked again by itself.');
   },
 });
 

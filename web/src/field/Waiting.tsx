@@ -11,7 +11,8 @@ import { outbox, sendAll } from './phone';
 import { useWaiting } from './useWaiting';
 import { KINDS, stateOf, when } from './words';
 
-const MB = 1e6;
+const roomOf = (bytes: number) =>
+  bytes > 2e9 ? Math.round(bytes / 1e9) + ' GB' : Math.round(bytes / 1e6) + ' MB';
 
 /** What waits, in a line; nothing where nothing does. */
 export function WaitingLine({ siteId }: { siteId: number }) {
@@ -60,7 +61,7 @@ export function WaitingView() {
       {waiting.data?.room && (
         <p className={waiting.data.room.little ? 'text-danger' : 'faint small'}>
           {waiting.data.room.little ? 'This phone is nearly full: ' : 'Room left for it: '}
-          {Math.round(waiting.data.room.leftBytes / MB).toLocaleString('en-GB')} MB.
+          {roomOf(waiting.data.room.leftBytes)}.
         </p>
       )}
       {open.length === 0 && waiting.data && (

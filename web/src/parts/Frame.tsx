@@ -82,8 +82,8 @@ function Signal({ siteId }: { siteId: number }) {
     <p className="signal no-print" role="status">
       {!on && (
         <>
-          <i className="bi bi-wifi-off" aria-hidden="true" /> No signal. What you enter is kept on this phone
-          and sent by itself.{' '}
+          <i className="bi bi-wifi-off" aria-hidden="true" /> No signal: what you enter is kept here and sent
+          by itself.{' '}
         </>
       )}
       {held > 0 && (

@@ -29,7 +29,7 @@ export function LimbEditor({
   onLetGo,
 }: {
   open: OpenLimb;
-  change: (part: Partial<OpenLimb>) => void;
+  change: (make: (now: OpenLimb) => Partial<OpenLimb>) => void;
   others: Partial<LimbFile>[];
   heightM?: number | null;
   bush: boolean;
@@ -43,7 +43,7 @@ export function LimbEditor({
   const { limb, isNew, tagged, start } = open;
   const [missing, setMissing] = useState<string[]>([]);
   const [instead, setInstead] = useState<Touch>();
-  const set = (part: Partial<LimbFile>) => change({ limb: { ...limb, ...part } });
+  const set = (part: Partial<LimbFile>) => change((now) => ({ limb: { ...now.limb, ...part } }));
   const below = withSideLimbs(others, start.id ?? '');
   const parents = thickestFirst(others.filter((other) => !below.has(other.id ?? '')));
   const parent = others.find((other) => other.id === limb.parent);
@@ -74,8 +74,13 @@ export function LimbEditor({
     setMissing(lacks);
     if (lacks.length === 0) onDone(another);
   };
-  const setFault = (kind: string, change: { with?: string; disease?: string }) =>
-    set({ faults: limb.faults?.map((fault) => (fault.kind === kind ? { ...fault, ...change } : fault)) });
+  const setFault = (kind: string, part: { with?: string; disease?: string }) =>
+    change((now) => ({
+      limb: {
+        ...now.limb,
+        faults: now.limb.faults?.map((fault) => (fault.kind === kind ? { ...fault, ...part } : fault)),
+      },
+    }));
   return (
     <section aria-label={'Limb ' + (limb.id ?? '')}>
       <div className="d-flex gap-2 align-items-end mb-3">
@@ -88,7 +93,10 @@ export function LimbEditor({
             style={{ width: 90, fontSize: '1.2rem' }}
             value={limb.id ?? ''}
             maxLength={40}
-            onChange={(e) => change({ tagged: true, limb: { ...limb, id: e.target.value } })}
+            onChange={(e) => {
+              const id = e.target.value;
+              change((now) => ({ tagged: true, limb: { ...now.limb, id } }));
+            }}
           />
         </div>
         <div className="flex-grow-1">
@@ -187,7 +195,9 @@ export function LimbEditor({
                 key={kind}
                 type="button"
                 aria-pressed={hasFault(limb, kind)}
-                onClick={() => set({ faults: toggleFault(limb, kind) })}
+                onClick={() =>
+                  change((now) => ({ limb: { ...now.limb, faults: toggleFault(now.limb, kind) } }))
+                }
               >
                 {FAULTS[kind]}
               </button>

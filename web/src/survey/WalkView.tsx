@@ -227,7 +227,7 @@ function Walk({ tree, siteId, today, southern }: Begun) {
         <LimbEditor
           key={limb}
           open={open}
-          change={(part) => change((now) => changeOpen(now, limb, part))}
+          change={(make) => change((now) => changeOpen(now, limb, make))}
           heightM={draft.tree.heightM}
           bush={bush}
           others={draft.limbs.filter((other) => open.isNew || other.id !== open.start.id)}

@@ -73,7 +73,7 @@ describe('a limb being entered', () => {
     const [second, other] = openLimb(first);
     expect(other).toBe('C');
     expect(openLimb(second, { id: 'B' })).toEqual([second, 'B']);
-    const typed = changeOpen(second, 'B', { limb: { ...second['x-open']!.B!.limb, diameterCm: 4 } });
+    const typed = changeOpen(second, 'B', (now) => ({ limb: { ...now.limb, diameterCm: 4 } }));
     expect(lacking(typed['x-open']!.B!.limb, typed.limbs)).toEqual([
       'length',
       'direction',
@@ -86,14 +86,17 @@ describe('a limb being entered', () => {
 
   it('stands among the others once it is done, under the tag it got meanwhile', () => {
     const [open] = openLimb(draft);
-    const done = closeOpen(changeOpen(open, 'B', { limb: { ...whole, id: ' A1 ', parent: 'A' } }), 'B');
+    const done = closeOpen(
+      changeOpen(open, 'B', () => ({ limb: { ...whole, id: ' A1 ', parent: 'A' } })),
+      'B',
+    );
     expect(done.limbs.map((limb) => limb.id)).toEqual(['A', 'A1']);
     expect(done['x-open']).toBeUndefined();
   });
 
   it('takes the place of the one it changes, or leaves it as it was', () => {
     const [open, id] = openLimb(draft, whole);
-    const typed = changeOpen(open, id, { limb: { ...whole, lengthM: 4 } });
+    const typed = changeOpen(open, id, () => ({ limb: { ...whole, lengthM: 4 } }));
     expect(closeOpen(typed, id).limbs).toEqual([{ ...whole, lengthM: 4 }]);
     expect(leaveOpen(typed, id)).toEqual({ ...draft, 'x-open': undefined });
   });

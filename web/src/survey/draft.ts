@@ -134,9 +134,9 @@ export function openLimb(
 }
 
 /** With what is being entered of a limb. */
-export const changeOpen = (draft: Draft, id: string, part: Partial<OpenLimb>): Draft => {
+export const changeOpen = (draft: Draft, id: string, make: (now: OpenLimb) => Partial<OpenLimb>): Draft => {
   const open = draft['x-open']?.[id];
-  return open ? { ...draft, 'x-open': { ...draft['x-open'], [id]: { ...open, ...part } } } : draft;
+  return open ? { ...draft, 'x-open': { ...draft['x-open'], [id]: { ...open, ...make(open) } } } : draft;
 };
 
 /** Without a limb that was being entered: what stood before stands. */

@@ -30,13 +30,13 @@ export function Clock({
       <div className="flex-grow-1">
         <NumberField
           id="log-minutes"
-          label={'Minutes, clearing up included (planned: ' + planned + ')'}
+          label={'Minutes, clearing up included; planned ' + planned}
           value={running ? '' : entry.minutes}
           change={(minutes) => change({ minutes, startedAt: undefined, workedMs: undefined })}
         />
       </div>
       <Button
-        className="mb-3"
+        className="mb-3 text-nowrap"
         variant={running ? 'danger' : 'outline-primary'}
         style={{ minHeight: 48 }}
         onClick={() => change(running ? stopClock(entry, Date.now()) : startClock(Date.now()))}

@@ -30,7 +30,14 @@ export function LogForm({ sheet, log, people }: { sheet: TreeSheet; log?: Log; p
   const [picked, setPicked] = useState<string>();
   const [sending, setSending] = useState(false);
   const [wrong, setWrong] = useState<unknown>();
-  const { entry, change, refusal, refused, drop, notKept } = useEntry(entryId(sheet.visitId, log?.id), () => {
+  const {
+    entry,
+    change: changeBy,
+    refusal,
+    refused,
+    drop,
+    notKept,
+  } = useEntry(entryId(sheet.visitId, log?.id), () => {
     const me = () => (currentPersonId() ? [Number(currentPersonId())] : []);
     const idsOf = (names: string[]) =>
       people.filter((person) => names.includes(person.name)).map((person) => person.id);
@@ -39,8 +46,11 @@ export function LogForm({ sheet, log, people }: { sheet: TreeSheet; log?: Log; p
       : begin(sheet, sheet.people.length ? idsOf(sheet.people) : me());
   });
   if (!entry) return <Loading />;
+  const change = (parts: Partial<Entry>) => changeBy(() => parts);
   const cut = (limb: string, changes: Partial<CutEntry>) =>
-    change({ cuts: entry.cuts.map((one) => (one.limb === limb ? { ...one, ...changes } : one)) });
+    changeBy((now) => ({
+      cuts: now.cuts.map((one) => (one.limb === limb ? { ...one, ...changes } : one)),
+    }));
   const open = missing(entry);
   const planned = new Map(sheet.cuts.map((one) => [one.limb, one]));
   const others = sheet.drawing.limbs.filter((limb) => !entry.cuts.some((one) => one.limb === limb.id));

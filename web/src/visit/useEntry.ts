@@ -1,5 +1,5 @@
 import { useQuery } from '@tanstack/react-query';
-import { useCallback, useRef, useState } from 'react';
+import { useCallback, useEffect, useRef, useState } from 'react';
 import type { Refusal } from '../field/outbox';
 import { store } from '../field/store';
 import type { Entry } from './entry';
@@ -18,6 +18,7 @@ export function useEntry(id: string, begin: () => Entry) {
   const [refusal, setRefusal] = useState<Refusal>();
   const [notKept, setNotKept] = useState(false);
   const writing = useRef(Promise.resolve());
+  const newest = useRef<Entry>(undefined);
 
   // Where the phone keeps nothing the log can still be entered and sent.
   if ((found.isSuccess || found.isError) && !entry) {
@@ -25,6 +26,10 @@ export function useEntry(id: string, begin: () => Entry) {
     setRefusal(found.data?.refusal);
     setNotKept(found.isError);
   }
+
+  useEffect(() => {
+    newest.current = entry;
+  }, [entry]);
 
   const write = useCallback(
     (next: Entry, why?: Refusal) => {
@@ -37,14 +42,17 @@ export function useEntry(id: string, begin: () => Entry) {
     },
     [id],
   );
+  /** Several presses may come before the first of them is shown: each goes on from the one before. */
   const change = useCallback(
-    (parts: Partial<Entry>) => {
-      if (!entry) return;
-      const next = { ...entry, ...parts };
+    (make: (now: Entry) => Partial<Entry>) => {
+      const now = newest.current;
+      if (!now) return;
+      const next = { ...now, ...make(now) };
+      newest.current = next;
       setEntry(next);
       write(next, refusal);
     },
-    [entry, refusal, write],
+    [refusal, write],
   );
   /** What was not taken stands with the entry until it is sent again. */
   const refused = useCallback(

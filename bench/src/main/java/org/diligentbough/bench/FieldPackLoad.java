@@ -32,7 +32,9 @@ public final class FieldPackLoad {
         int bytes = 0;
         for (int i = 0; i < MEASURED; i++) {
             long start = System.nanoTime();
-            bytes = client.send(request, HttpResponse.BodyHandlers.ofByteArray()).body().length;
+            bytes = client.send(request, HttpResponse.BodyHandlers.ofByteArray())
+                    .body()
+                    .length;
             seconds[i] = (System.nanoTime() - start) / 1e9;
         }
         System.out.printf(Locale.ROOT, "field pack of %d trees, %.1f MB: first %.2f s", TREES, bytes / 1e6, seconds[0]);

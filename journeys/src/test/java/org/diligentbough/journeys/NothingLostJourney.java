@@ -321,7 +321,8 @@ class NothingLostJourney {
         try (Browser browser = on(TestServer.url())) {
             // A page of the same origin that is not the application.
             browser.open("/mark.svg");
-            browser.page.evaluate(old, Map.of("site", (int) site, "tree", (int) tree, "person", (int) TestServer.whoId()));
+            browser.page.evaluate(
+                    old, Map.of("site", (int) site, "tree", (int) tree, "person", (int) TestServer.whoId()));
             browser.open("/sites/" + site + "/walk");
             browser.iAm(PERSON);
             assertThat(browser.page.locator(".limb-row")).containsText(Pattern.compile("walked (10|20) Feb 2027"));

@@ -1,5 +1,6 @@
 package org.diligentbough.journeys;
 
+import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.LoadState;
 import java.nio.file.Path;
@@ -74,11 +75,28 @@ class ScreenshotsJourney {
             browser.page.locator(".day-row").first().click();
             browser.page.locator("main a[href$='/log']").first().click();
             browser.page.locator(".limb-row").first().waitFor();
-            take(browser, "log-choose");
             browser.page.locator(".limb-row").last().click();
             browser.page.locator(".log-cut").first().waitFor();
             take(browser, "log");
+            entered(browser);
+            browser.open(kilnfield + "/waiting");
+            browser.part("Log K-02").waitFor();
+            take(browser, "waiting");
         }
+    }
+
+    /** A log and a photo entered without signal. */
+    private static void entered(Browser browser) {
+        browser.page.getByText("planned 23").waitFor();
+        browser.offline(true);
+        browser.page.locator(".log-cut .outcomes button:first-child").all().forEach(Locator::click);
+        browser.page.locator("#log-minutes").fill("25");
+        browser.page.getByLabel("Picture cut of A").setInputFiles(FOLDER.resolve("tree.png"));
+        browser.page
+                .getByText("kept", new Page.GetByTextOptions().setExact(true))
+                .waitFor();
+        browser.page.locator("button:has-text('Send the log')").click();
+        browser.page.getByText("logged here, waits").waitFor();
     }
 
     private static void take(Browser browser, String name) {

@@ -5,6 +5,11 @@ import static org.diligentbough.server.TestServer.get;
 import static org.diligentbough.server.TestServer.post;
 import static org.diligentbough.server.TestServer.sendWithKey;
 
+import java.net.ServerSocket;
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.UUID;
@@ -163,5 +168,38 @@ class NothingTwiceTest {
                                     + ", min(id), 1 from person")))
                     .hasMessageContaining("job_one_of_a_kind");
         }
+    }
+
+    @Test
+    void aServerThatStopsEndsItsJobsSoThatNobodyWaitsForThem() throws Exception {
+        long site = TestServer.site("Stopped jobs");
+        for (int i = 0; i < 12; i++) {
+            long tree = TestServer.tree(site, "J-" + i);
+            post("/api/trees/" + tree + "/surveys", TestServer.walkJson()).expect(201);
+        }
+        int port;
+        try (ServerSocket free = new ServerSocket(0)) {
+            port = free.getLocalPort();
+        }
+        AutoCloseable other = TestServer.another(port);
+        try {
+            HttpClient.newHttpClient()
+                    .send(
+                            HttpRequest.newBuilder(URI.create(
+                                            "http://127.0.0.1:" + port + "/api/sites/" + site + "/light/job"))
+                                    .header("X-Bough-Person", String.valueOf(TestServer.whoId()))
+                                    .POST(HttpRequest.BodyPublishers.noBody())
+                                    .build(),
+                            HttpResponse.BodyHandlers.discarding());
+        } finally {
+            TestServer.close(other);
+        }
+        assertThat(get("/api/sites/" + site + "/light/job")
+                        .json()
+                        .at("/0/state")
+                        .stringValue())
+                .isIn("failed", "done");
+        // And it can be started again.
+        post("/api/sites/" + site + "/light/job", "").expect(202);
     }
 }
