@@ -4,15 +4,12 @@ import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { RouterProvider } from 'react-router';
-import { currentPersonId, Problem, setCurrentPersonId } from './api/client';
+import { currentPersonId, passing, Problem, setCurrentPersonId } from './api/client';
 import { store } from './field/store';
 import { router } from './App';
 import './theme.scss';
 
 const AGAIN_MS = 4_000;
-/** Failures that pass: no connection, or a server that is away. */
-const passing = (error: unknown) => error instanceof Problem && [0, 502, 503, 504].includes(error.status);
-
 const queries = new QueryClient({
   defaultOptions: {
     queries: {

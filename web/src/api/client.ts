@@ -86,6 +86,10 @@ export class Problem extends Error {
   }
 }
 
+/** Failures that pass: no connection, or a server that is away. */
+export const passing = (error: unknown) =>
+  error instanceof Problem && [0, 502, 503, 504].includes(error.status);
+
 const PERSON = 'bough-person';
 
 export const currentPersonId = () => localStorage.getItem(PERSON);
@@ -100,7 +104,7 @@ api.use({
     return request;
   },
   onError() {
-    return new Problem(0, 'The server cannot be reached just now. It is asked again by itself.');
+    return new Problem(0, 'The server cannot be reached just now. Try again in a moment.');
   },
 });
 

@@ -1,5 +1,6 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { Button, Spinner } from 'react-bootstrap';
+import { passing } from '../api/client';
 import { ProblemAlert } from './ProblemAlert';
 
 /** What stands in for something that is still on its way, or did not come. */
@@ -14,6 +15,7 @@ function Failed({ error }: { error: unknown }) {
   return (
     <>
       <ProblemAlert error={error} />
+      {passing(error) && <p className="faint">It comes by itself once the server answers.</p>}
       <Button
         variant="outline-primary"
         onClick={() => void queries.refetchQueries({ predicate: (query) => query.state.status === 'error' })}

@@ -54,6 +54,17 @@ class StagesTest {
     }
 
     @Test
+    void nothingIsPickedBeforeItSetsOrWhereThatIsNotReckonedBeforeAnEarlierStage() {
+        assertThat(stages(SITE, Species.APPLE).fruitSets(2027))
+                .hasValue(stages(SITE, Species.APPLE).of(71, 2027).orElseThrow().reached());
+        assertThat(stages(SITE, Species.WALNUT).fruitSets(2027))
+                .hasValue(
+                        stages(SITE, Species.WALNUT).of(65, 2027).orElseThrow().reached());
+        assertThat(stages(SITE, Species.FIG).fruitSets(2027))
+                .hasValue(stages(SITE, Species.FIG).of(10, 2027).orElseThrow().reached());
+    }
+
+    @Test
     void aWarmerSiteIsEarlierAndAColderOneLater() {
         Site warm = Sites.at(44, Sites.smooth(14, 8), Sites.RAIN_MM);
         Site cold = Sites.at(60, Sites.smooth(5, 11), Sites.RAIN_MM);
