@@ -1,9 +1,8 @@
-import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Button, Form } from 'react-bootstrap';
 import { currentPersonId } from '../api/client';
 import { noteItem } from '../field/items';
-import { asProblem, keepAndSend, outbox } from '../field/phone';
+import { useSend } from '../field/useSend';
 import { useWaiting } from '../field/useWaiting';
 import { when } from '../field/words';
 import { ProblemAlert } from '../parts/ProblemAlert';
@@ -13,25 +12,11 @@ import { useDayNotes } from './queries';
 export function DayNotes({ day }: { day: { siteId: number; dayId: number; on: string } }) {
   const notes = useDayNotes(day.dayId);
   const waiting = useWaiting();
-  const queries = useQueryClient();
+  const { send, sending, wrong } = useSend();
   const [text, setText] = useState('');
-  const [wrong, setWrong] = useState<unknown>();
   const here = waiting.data?.open.filter((item) => item.kind === 'note' && item.dayId === day.dayId) ?? [];
   const add = async () => {
-    setWrong(undefined);
-    try {
-      const item = await keepAndSend(noteItem(day, currentPersonId(), text.trim()));
-      if (item.state === 'held' && item.refusal) {
-        setWrong(asProblem(item.refusal));
-        await outbox.drop(item.key);
-        return;
-      }
-      setText('');
-      await queries.invalidateQueries({ queryKey: ['day-notes', day.dayId] });
-      await queries.invalidateQueries({ queryKey: ['waiting'] });
-    } catch (failed) {
-      setWrong(failed);
-    }
+    if (await send(noteItem(day, currentPersonId(), text.trim()))) setText('');
   };
   return (
     <section aria-label="Notes of the day" className="my-2">
@@ -62,7 +47,7 @@ export function DayNotes({ day }: { day: { siteId: number; dayId: number; on: st
           value={text}
           onChange={(e) => setText(e.target.value)}
         />
-        <Button type="submit" variant="outline-primary" disabled={!text.trim()}>
+        <Button type="submit" variant="outline-primary" disabled={!text.trim() || sending}>
           Note
         </Button>
       </Form>

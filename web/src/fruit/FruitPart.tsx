@@ -1,10 +1,9 @@
-import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Button, Col, Form, Row } from 'react-bootstrap';
 import { Link } from 'react-router';
 import { currentPersonId, type Fruit } from '../api/client';
 import { fruitItem } from '../field/items';
-import { asProblem, keepAndSend, outbox } from '../field/phone';
+import { useSend } from '../field/useSend';
 import { useWaiting } from '../field/useWaiting';
 import { useSite, useTree } from '../orchard/queries';
 import { decimal } from '../parts/fields';
@@ -188,10 +187,8 @@ function FruitForm({
   const tree = useTree(treeId);
   const takeBack = useTakeFruitBack(treeId);
   const waiting = useWaiting();
-  const queries = useQueryClient();
   const ask = useAskOnce();
-  const [sending, setSending] = useState(false);
-  const [refused, setRefused] = useState<unknown>();
+  const { send, sending, wrong: refused } = useSend();
   const here = waiting.data?.open.find(
     (item) => item.kind === 'fruit' && item.treeId === treeId && item.path.endsWith('/' + year),
   );
@@ -206,35 +203,17 @@ function FruitForm({
     (decimal(kilos) ?? 0) > much.kilos || (decimal(number) ?? 0) > much.number
       ? 'That is very much for one plant of this kind.'
       : undefined;
-  const keep = async () => {
-    setSending(true);
-    setRefused(undefined);
+  const keep = () => {
     // The form stays in its year, whatever others the answer tells of.
     setYear(year);
-    try {
-      const of = { siteId, treeId, tag: tree.data?.data.tag ?? '', person: currentPersonId() };
-      const data = {
-        bloom: bloom === '' ? undefined : Number(bloom),
-        number: decimal(number) ?? undefined,
-        kilos: decimal(kilos) ?? undefined,
-        note: note || undefined,
-      };
-      const path = fruitItem(of, year, 0, data).path;
-      const item = await keepAndSend(
-        fruitItem(of, year, known?.version ?? 0, data),
-        (other) => other.kind === 'fruit' && other.path === path,
-      );
-      if (item.state === 'held' && item.refusal) {
-        setRefused(asProblem(item.refusal));
-        await outbox.drop(item.key);
-        return;
-      }
-      await queries.invalidateQueries();
-    } catch (failed) {
-      setRefused(failed);
-    } finally {
-      setSending(false);
-    }
+    const of = { siteId, treeId, tag: tree.data?.data.tag ?? '', person: currentPersonId() };
+    const item = fruitItem(of, year, known?.version ?? 0, {
+      bloom: bloom === '' ? undefined : Number(bloom),
+      number: decimal(number) ?? undefined,
+      kilos: decimal(kilos) ?? undefined,
+      note: note || undefined,
+    });
+    return send(item, (other) => other.kind === 'fruit' && other.path === item.path);
   };
   return (
     <Form

@@ -1,9 +1,8 @@
-import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Button } from 'react-bootstrap';
 import { currentPersonId } from '../api/client';
 import { stageItem } from '../field/items';
-import { asProblem, keepAndSend, outbox } from '../field/phone';
+import { useSend } from '../field/useSend';
 import { words } from '../parts/format';
 import { Chips } from '../survey/inputs';
 import { ProblemAlert } from '../parts/ProblemAlert';
@@ -21,30 +20,15 @@ export function SeenStage({
   today: string;
   southern: boolean;
 }) {
-  const queries = useQueryClient();
-  const [sending, setSending] = useState(false);
-  const [wrong, setWrong] = useState<unknown>();
+  const { send, sending, wrong } = useSend();
   const [said, setSaid] = useState('');
   const note = async (code: string) => {
-    setSending(true);
-    setWrong(undefined);
-    try {
-      const item = await keepAndSend(
-        stageItem(siteId, currentPersonId(), words(species), { species, stage: code, on }),
-      );
-      if (item.state === 'held' && item.refusal) {
-        setWrong(asProblem(item.refusal));
-        await outbox.drop(item.key);
-        return;
-      }
-      setStage(undefined);
-      setSaid(item.state === 'sent' ? '' : 'kept on this phone until there is signal');
-      await queries.invalidateQueries();
-    } catch (failed) {
-      setWrong(failed);
-    } finally {
-      setSending(false);
-    }
+    const item = await send(
+      stageItem(siteId, currentPersonId(), words(species), { species, stage: code, on }),
+    );
+    if (!item) return;
+    setStage(undefined);
+    setSaid(item.state === 'sent' ? '' : 'kept on this phone until there is signal');
   };
   const [on, setOn] = useState(today);
   const [stage, setStage] = useState<string>();

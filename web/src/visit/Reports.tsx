@@ -1,9 +1,8 @@
-import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Button, Form } from 'react-bootstrap';
 import { currentPersonId, type Moment } from '../api/client';
 import { reportItem } from '../field/items';
-import { asProblem, keepAndSend, outbox } from '../field/phone';
+import { useSend } from '../field/useSend';
 import { useSite, useTree } from '../orchard/queries';
 import { ProblemAlert } from '../parts/ProblemAlert';
 import { State } from '../parts/Reasons';
@@ -16,31 +15,14 @@ import { REPORTS } from './words';
 export function ReportForm({ treeId, siteId, done }: { treeId: number; siteId: number; done: () => void }) {
   const site = useSite(siteId);
   const tree = useTree(treeId);
-  const queries = useQueryClient();
-  const [sending, setSending] = useState(false);
-  const [wrong, setWrong] = useState<unknown>();
+  const { send, sending, wrong } = useSend();
   const [kind, setKind] = useState('');
   const [dangerous, setDangerous] = useState<boolean>();
   const [note, setNote] = useState('');
   const submit = async () => {
-    setSending(true);
-    setWrong(undefined);
-    try {
-      const of = { siteId, treeId, tag: tree.data?.data.tag ?? '', person: currentPersonId() };
-      const report = { on: site.data!.today, kind, dangerous: !!dangerous, note: note || undefined };
-      const item = await keepAndSend(reportItem(of, report));
-      if (item.state === 'held' && item.refusal) {
-        setWrong(asProblem(item.refusal));
-        await outbox.drop(item.key);
-        return;
-      }
-      await queries.invalidateQueries();
-      done();
-    } catch (failed) {
-      setWrong(failed);
-    } finally {
-      setSending(false);
-    }
+    const of = { siteId, treeId, tag: tree.data?.data.tag ?? '', person: currentPersonId() };
+    const report = { on: site.data!.today, kind, dangerous: !!dangerous, note: note || undefined };
+    if (await send(reportItem(of, report))) done();
   };
   return (
     <section className="sheet-box my-2" aria-label="Report">
