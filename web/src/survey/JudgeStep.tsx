@@ -2,7 +2,7 @@ import { useRef } from 'react';
 import { Alert, Button } from 'react-bootstrap';
 import { Problem, type SurveyFile } from '../api/client';
 import { ProblemAlert } from '../parts/ProblemAlert';
-import { type Draft, draftOf } from './draft';
+import { type Draft, draftOf, unfinished } from './draft';
 import { Chips } from './inputs';
 import { Summary } from './steps';
 import { fieldName } from './words';
@@ -84,7 +84,7 @@ export function JudgeStep({
       <Button
         className="w-100"
         style={{ minHeight: 56 }}
-        disabled={sending || Object.keys(draft['x-open'] ?? {}).length > 0}
+        disabled={sending || unfinished(draft).length > 0}
         onClick={save}
       >
         {correcting ? 'Save the correction and judge' : 'Save and judge'}

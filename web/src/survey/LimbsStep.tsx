@@ -1,7 +1,7 @@
 import { Alert, Button } from 'react-bootstrap';
 import type { LimbFile } from '../api/client';
 import { centimetres } from '../parts/format';
-import { type Draft, lacking, thickestFirst } from './draft';
+import { type Draft, lacking, thickestFirst, unfinished } from './draft';
 import { Chips } from './inputs';
 import { Sketch } from './Sketch';
 import { FAULTS, FRUITING } from './words';
@@ -108,7 +108,7 @@ export function LimbsStep({
 
 /** New limbs that were begun and left: they wait to be finished. */
 function Begun({ draft, resume }: { draft: Draft; resume: (id: string) => void }) {
-  return Object.entries(draft['x-open'] ?? {})
+  return unfinished(draft)
     .filter(([, one]) => one.isNew)
     .map(([id, one]) => (
       <button key={id} type="button" className="limb-row begun" onClick={() => resume(id)}>
@@ -126,6 +126,7 @@ function Begun({ draft, resume }: { draft: Draft; resume: (id: string) => void }
 }
 
 function Rows({ limbs, draft, editLimb }: { limbs: Partial<LimbFile>[]; draft: Draft; editLimb: EditLimb }) {
+  const changed = new Set(unfinished(draft).map(([id]) => id));
   return thickestFirst(limbs).map((one) => (
     <button key={one.id} type="button" className="limb-row" onClick={() => editLimb(one)}>
       <span className="tag">{one.id}</span>
@@ -139,7 +140,7 @@ function Rows({ limbs, draft, editLimb }: { limbs: Partial<LimbFile>[]; draft: D
                 .map((fault) => FAULTS[fault.kind ?? ''] + (fault.with ? ' ' + fault.with : ''))
                 .join(', ')
             : 'nothing wrong'}
-          {draft['x-open']?.[one.id ?? ''] && ', being changed'}
+          {changed.has(one.id ?? '') && ', being changed'}
         </span>
       </span>
       <i className="bi bi-chevron-right" aria-hidden="true" />

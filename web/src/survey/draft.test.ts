@@ -8,6 +8,7 @@ import {
   leaveOpen,
   nextTag,
   openLimb,
+  unfinished,
   removeLimb,
   replaceLimb,
   thickestFirst,
@@ -70,10 +71,11 @@ describe('a limb being entered', () => {
   it('waits beside the others until it is whole, whatever else is opened meanwhile', () => {
     const [first, one] = openLimb(draft, undefined, [{ kind: 'dead' }]);
     expect(one).toBe('B');
-    const [second, other] = openLimb(first);
+    const begun = changeOpen(first, 'B', (now) => ({ limb: { ...now.limb, diameterCm: 4 } }));
+    const [typed, other] = openLimb(begun);
     expect(other).toBe('C');
-    expect(openLimb(second, { id: 'B' })).toEqual([second, 'B']);
-    const typed = changeOpen(second, 'B', (now) => ({ limb: { ...now.limb, diameterCm: 4 } }));
+    expect(openLimb(typed, { id: 'B' })).toEqual([typed, 'B']);
+    expect(unfinished(typed).map(([id]) => id)).toEqual(['B']);
     expect(lacking(typed['x-open']!.B!.limb, typed.limbs)).toEqual([
       'length',
       'direction',
@@ -99,6 +101,17 @@ describe('a limb being entered', () => {
     const typed = changeOpen(open, id, () => ({ limb: { ...whole, lengthM: 4 } }));
     expect(closeOpen(typed, id).limbs).toEqual([{ ...whole, lengthM: 4 }]);
     expect(leaveOpen(typed, id)).toEqual({ ...draft, 'x-open': undefined });
+  });
+
+  it('is not begun by being looked at', () => {
+    const [looked] = openLimb(draft, whole);
+    expect(unfinished(looked)).toEqual([]);
+    const [added, id] = openLimb(looked, undefined, [{ kind: 'dead' }]);
+    expect(unfinished(added)).toEqual([]);
+    // Nothing was entered of it: the next one takes its place, without what had only been ticked.
+    const [again, same] = openLimb(added);
+    expect(same).toBe(id);
+    expect(again['x-open']![id]!.limb).toEqual({ id });
   });
 
   it('wants a tag of its own', () => {

@@ -114,6 +114,19 @@ export function lacking(limb: Partial<LimbFile>, others: Partial<LimbFile>[]): s
   ].filter((one): one is string => !!one);
 }
 
+/** Whether anything was entered of a limb that was opened; one that was only looked at is not begun. */
+function touched({ isNew, start, limb, tagged }: OpenLimb): boolean {
+  if (!isNew) return JSON.stringify(limb) !== JSON.stringify(start);
+  return (
+    tagged ||
+    Object.entries(limb).some(([name, value]) => !['id', 'faults'].includes(name) && value !== undefined)
+  );
+}
+
+/** Limbs that are being entered or changed, by the tag they were begun with. */
+export const unfinished = (draft: Draft): [string, OpenLimb][] =>
+  Object.entries(draft['x-open'] ?? {}).filter(([, one]) => touched(one));
+
 /** Begins a limb, or goes on with it; what was begun and left stays as it is. */
 export function openLimb(
   draft: Draft,
@@ -121,8 +134,8 @@ export function openLimb(
   faults?: LimbFile['faults'],
 ): [Draft, string] {
   const open = draft['x-open'] ?? {};
-  const id = limb?.id ?? nextTag([...draft.limbs, ...Object.values(open).map((one) => one.limb)]);
-  if (open[id]) return [draft, id];
+  const id = limb?.id ?? nextTag([...draft.limbs, ...unfinished(draft).map(([, one]) => one.limb)]);
+  if (open[id] && touched(open[id])) return [draft, id];
   const start = limb ?? { id };
   const begun: OpenLimb = {
     start,

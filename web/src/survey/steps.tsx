@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { Alert, Button, Form } from 'react-bootstrap';
 import { currentPersonId } from '../api/client';
-import type { Draft } from './draft';
+import { type Draft, unfinished } from './draft';
 import { Chips, Direction, More, NumberInput, Ticks } from './inputs';
 import { keepUnits, unitsOf } from './measure';
 import { MeasureHelper } from './MeasureHelper';
@@ -410,7 +410,7 @@ export function Summary({
     !bush && draft.tree.trunkGirthCm == null && 'girth of the trunk',
     bush && draft.limbs.length === 0 && 'a stem at least',
   ].filter(Boolean);
-  const open = Object.entries(draft['x-open'] ?? {});
+  const open = unfinished(draft);
   return (
     <>
       <p>
