@@ -58,7 +58,10 @@ interface JobMapper {
     int alive(@Param("ids") Collection<Long> ids);
 
     /** Notes progress; returns 0 when the job was cancelled. */
-    @Update("update job set done = #{done}, touched_at = now() where id = #{id} and state = 'running'")
+    @Update("""
+            update job set done = #{done}, state = 'running', touched_at = now()
+            where id = #{id} and state in ('waiting', 'running')
+            """)
     int progress(@Param("id") long id, @Param("done") int done);
 
     @Update("""

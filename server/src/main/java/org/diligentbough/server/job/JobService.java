@@ -42,7 +42,7 @@ public class JobService {
         this.person = person;
     }
 
-    /** Jobs of one kind at one site run one at a time; the others wait for hands. */
+    /** Jobs that wait for this server's hands or are in them. */
     private final Set<Long> mine = ConcurrentHashMap.newKeySet();
 
     private final ScheduledExecutorService pulse = Executors.newSingleThreadScheduledExecutor();
