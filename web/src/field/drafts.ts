@@ -20,6 +20,8 @@ export interface KeptDraft {
   version: number;
   /** Whether something was entered since the server last had it. */
   changed: boolean;
+  /** When it was entered, ms: to tell the newer of two on this phone. */
+  enteredAt?: number;
   /** The mark of what was sent to the server since its answer was last heard. */
   unheard?: string;
 }

@@ -66,10 +66,15 @@ const phone = () =>
     },
   }).then(withOldEntries));
 
-/** Writes so that it is on the disk when this is done, not only on its way there. */
+/**
+ * Writes so that it is on the disk when this is done, not only on its way there. The word to commit goes out with the
+ * write: a page that is left in the same moment does not take it back.
+ */
 async function put<N extends Name>(name: N, value: Stores[N]['value']): Promise<void> {
   const transaction = (await phone()).transaction(name, 'readwrite', { durability: 'strict' });
-  await Promise.all([transaction.store.put(value), transaction.done]);
+  const written = transaction.store.put(value);
+  transaction.commit();
+  await Promise.all([written, transaction.done]);
 }
 
 async function drop<N extends Name>(name: N, key: Stores[N]['key']): Promise<void> {

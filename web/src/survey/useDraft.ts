@@ -6,6 +6,7 @@ import { draftServer, keep as keepForServer, sendAll } from '../field/phone';
 import { store } from '../field/store';
 import { thrownAwayItem } from '../field/items';
 import type { At, Draft, Started } from './draft';
+import { heldOf, hold, letGo } from './lastBreath';
 
 const SETTLE_MS = 700;
 
@@ -21,7 +22,18 @@ export function useDraft(begun: Omit<Begun, 'person'>, first: () => Started) {
   const [start] = useState(() => ({ ...begun, person: currentPersonId(), ...first() }));
   const found = useQuery({
     queryKey: ['draft', treeId],
-    queryFn: () => findDraft(store, draftServer, start),
+    queryFn: async () => {
+      const held = heldOf(treeId);
+      if (held) {
+        await store.changeDraft(treeId, (now) =>
+          held.enteredAt > (now?.enteredAt ?? 0)
+            ? { ...(now ?? { ...start, version: 0 }), ...held, changed: true }
+            : undefined,
+        );
+        letGo(treeId);
+      }
+      return findDraft(store, draftServer, start);
+    },
     // Found once: what is entered since is newer than anything that could be found again.
     staleTime: 'static',
     gcTime: 0,
@@ -70,7 +82,9 @@ export function useDraft(begun: Omit<Begun, 'person'>, first: () => Started) {
 
   const write = useCallback(
     (next: Draft) => {
+      const enteredAt = Date.now();
       const fresh: KeptDraft = { ...start, draft: next, version: 0, changed: true };
+      hold(treeId, next, enteredAt);
       writing.current = writing.current
         .then(() =>
           store.changeDraft(treeId, (now) => ({
@@ -78,8 +92,10 @@ export function useDraft(begun: Omit<Begun, 'person'>, first: () => Started) {
             person: now?.person ?? currentPersonId(),
             draft: next,
             changed: true,
+            enteredAt,
           })),
         )
+        .then(() => letGo(treeId, enteredAt))
         .then(
           () => {
             setKept('on this phone');
@@ -129,6 +145,7 @@ export function useDraft(begun: Omit<Begun, 'person'>, first: () => Started) {
           (other) => other.kind === 'thrown-away' && other.treeId === treeId,
         );
       await store.dropDraft(treeId);
+      letGo(treeId);
       if (thrownAway) void sendAll().catch(() => undefined);
       setKept('nothing yet');
     },

@@ -33,12 +33,11 @@ export function useEntry(id: string, begin: () => Entry) {
 
   const write = useCallback(
     (next: Entry, why?: Refusal) => {
-      writing.current = writing.current
-        .then(() => store.keepEntry({ id, entry: next, refusal: why }))
-        .then(
-          () => setNotKept(false),
-          () => setNotKept(true),
-        );
+      // Written at once: the store keeps the order by itself, and a page may be left the moment after.
+      writing.current = store.keepEntry({ id, entry: next, refusal: why }).then(
+        () => setNotKept(false),
+        () => setNotKept(true),
+      );
     },
     [id],
   );
