@@ -218,7 +218,7 @@ function Walk({ tree, siteId, today, southern }: Begun) {
           choose={(mine) => void choose(mine)}
         />
       )}
-      <WaitsAlready treeId={tree.id} siteId={siteId} hadDraft={hadDraft} />
+      <WaitsAlready treeId={tree.id} siteId={siteId} begun={hadDraft || kept !== 'nothing yet'} />
       <ProblemAlert error={readError} />
       {correcting.survey && (
         <p className="faint">Correcting the survey of {date(correcting.survey.surveyedOn)}.</p>
@@ -358,11 +358,12 @@ function Walk({ tree, siteId, today, southern }: Begun) {
 }
 
 /** A walk of this tree that waits to be sent: it can be changed as long as it has not gone. */
-function WaitsAlready({ treeId, siteId, hadDraft }: { treeId: number; siteId: number; hadDraft: boolean }) {
+function WaitsAlready({ treeId, siteId, begun }: { treeId: number; siteId: number; begun: boolean }) {
   const waiting = useWaiting();
   const queries = useQueryClient();
   const item = waiting.data?.open.find((one) => one.kind === 'survey' && one.treeId === treeId);
-  if (!item || hadDraft) return null;
+  // Another walk that is begun is not written over.
+  if (!item || begun) return null;
   const takeUp = async () => {
     const form = item.form as { draft: Draft; basedOn: number };
     await store.changeDraft(treeId, () => ({

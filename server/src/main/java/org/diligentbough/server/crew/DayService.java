@@ -176,23 +176,6 @@ public class DayService {
         });
     }
 
-    /** Notes something of a day as a whole; what is sent again under the same key is noted once. */
-    @Transactional
-    public List<DayMapper.NoteRow> note(long id, Optional<UUID> key, String text) {
-        person.id();
-        DayRow day = row(id);
-        once.keep(key, "note of day " + id, text, () -> {
-            long added = days.addNote(id, person.id(), text.strip());
-            history.added(new About("day-note", added, day.siteId(), null), text.strip());
-            return added;
-        });
-        return days.notes(id);
-    }
-
-    List<DayMapper.NoteRow> notes(long id) {
-        return days.notes(row(id).id());
-    }
-
     @Transactional
     public DayView reopen(long id, int version) {
         return changed(id, version, () -> days.state(id, "planned"));

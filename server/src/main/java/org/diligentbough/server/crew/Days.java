@@ -5,8 +5,6 @@ import jakarta.validation.constraints.Max;
 import jakarta.validation.constraints.Min;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
-import jakarta.validation.constraints.Size;
-import java.time.Instant;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Optional;
@@ -200,36 +198,6 @@ class Days {
     @PostMapping("/days/{dayId}/called-off")
     DayView callOffDay(@PathVariable long dayId, @Valid @RequestBody VersionOnly change) {
         return service.callOff(dayId, change.version());
-    }
-
-    /** Something noted of a day as a whole while it ran. */
-    record NoteView(long id, String note, String by, Instant at) {}
-
-    /** Something to be noted. */
-    record NewNote(
-            @NotBlank(message = "is missing; say what is to be noted")
-            @Size(max = 1000, message = "is longer than 1000 letters")
-            String note) {}
-
-    @GetMapping("/days/{dayId}/notes")
-    List<NoteView> notesOfDay(@PathVariable long dayId) {
-        return notes(service.notes(dayId));
-    }
-
-    /** Notes something of a day as a whole. What is sent again under the same key is noted once. */
-    @PostMapping("/days/{dayId}/notes")
-    @ResponseStatus(HttpStatus.CREATED)
-    List<NoteView> noteOfDay(
-            @PathVariable long dayId,
-            @RequestHeader(name = Once.HEADER) Optional<UUID> key,
-            @Valid @RequestBody NewNote note) {
-        return notes(service.note(dayId, key, note.note()));
-    }
-
-    private static List<NoteView> notes(List<DayMapper.NoteRow> rows) {
-        return rows.stream()
-                .map(row -> new NoteView(row.id(), row.note(), row.saidBy(), row.saidAt()))
-                .toList();
     }
 
     /** Moves what was not done to another day. */

@@ -26,6 +26,9 @@ import org.springframework.web.bind.annotation.RestController;
 @RestController
 @RequestMapping("/api/trees/{treeId}")
 class Opinions {
+    private static final String VERDICTS = "keep|bend|shorten|remove|wait";
+    private static final String VERDICTS_WANTED = "is not known; choose keep, bend, shorten, remove or wait";
+
     private final OpinionMapper mapper;
     private final JudgementService judgement;
     private final OrchardService orchard;
@@ -65,10 +68,7 @@ class Opinions {
             @NotNull(message = "is missing; send the version the change is based on")
             Long version,
 
-            @NotNull(message = "is missing; choose one")
-            @Pattern(
-                    regexp = "keep|bend|shorten|remove|wait",
-                    message = "is not known; choose keep, bend, shorten, remove or wait")
+            @NotNull(message = "is missing; choose one") @Pattern(regexp = VERDICTS, message = VERDICTS_WANTED)
             String verdict,
 
             @MayBeNull @Size(max = 500, message = "is longer than 500 letters")
@@ -76,10 +76,7 @@ class Opinions {
 
     /** What somebody thinks. */
     record VerdictData(
-            @NotNull(message = "is missing; choose one")
-            @Pattern(
-                    regexp = "keep|bend|shorten|remove|wait",
-                    message = "is not known; choose keep, bend, shorten, remove or wait")
+            @NotNull(message = "is missing; choose one") @Pattern(regexp = VERDICTS, message = VERDICTS_WANTED)
             String verdict,
 
             @MayBeNull @Size(max = 500, message = "is longer than 500 letters")
