@@ -94,6 +94,8 @@ function Trees({ dayId, siteId }: { dayId: number; siteId: number }) {
   if (!day.data) return <Loading error={day.error} />;
   const here = (visitId: number) =>
     waiting.data?.open.find((item) => item.kind === 'log' && item.visitId === visitId);
+  const sent = (visitId: number) =>
+    waiting.data?.sent.some((item) => item.kind === 'log' && item.visitId === visitId);
   const begun = (visitId: number) => waiting.data?.entries.some((one) => one.id === entryId(visitId));
   return day.data.visits.map((visit, i) => {
     const inside = (
@@ -112,6 +114,9 @@ function Trees({ dayId, siteId }: { dayId: number; siteId: number }) {
             code={wantsLook(here(visit.id)!) ? 'urgent' : 'yes'}
             word={wantsLook(here(visit.id)!) ? 'look at it' : 'logged here, waits'}
           />
+        ) : sent(visit.id) ? (
+          // The day as the phone has it is older than the log.
+          <State code="yes" word="logged here, sent" />
         ) : begun(visit.id) ? (
           <State code="with-care" word="begun" />
         ) : (
