@@ -1,8 +1,12 @@
 package org.diligentbough.core;
 
+import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.diligentbough.core.knowledge.Reason;
 import org.diligentbough.core.light.CrownLight;
@@ -16,18 +20,22 @@ import org.diligentbough.core.plan.RenovationPlan;
 import org.diligentbough.core.plan.Worth;
 import org.diligentbough.core.season.CuttingCalendar;
 import org.diligentbough.core.season.MayCut;
+import org.diligentbough.core.season.Season;
 import org.diligentbough.core.season.Weather;
 import org.diligentbough.core.survey.Branching;
 import org.diligentbough.core.survey.Group;
+import org.diligentbough.core.survey.Limb;
 import org.diligentbough.core.survey.LivingCrown;
 import org.diligentbough.core.survey.Survey;
 import org.diligentbough.core.verdict.Cautions;
 import org.diligentbough.core.verdict.Decision;
 import org.diligentbough.core.verdict.LimbJudge;
 import org.diligentbough.core.verdict.LimbVerdict;
+import org.diligentbough.core.verdict.Rule;
 import org.diligentbough.core.verdict.Scene;
 import org.diligentbough.core.verdict.TreeJudge;
 import org.diligentbough.core.verdict.TreeVerdict;
+import org.diligentbough.core.verdict.Verdict;
 import org.diligentbough.core.visit.Standing;
 
 /**
@@ -83,7 +91,20 @@ public record Evaluation(
 
     /** The same in light that was worked out before. */
     static Evaluation in(CrownLight light, Standing standing, Given given, Rulebook rules) {
-        Found found = found(light, standing, given, rules);
+        Optional<Set<RenovationPlan.CutOf>> kept = given.edits().kept();
+        if (kept.isPresent()) {
+            Set<String> ownCuts =
+                    kept.get().stream().map(RenovationPlan.CutOf::limb).collect(Collectors.toSet());
+            return planned(found(light, standing, given, rules, ownCuts), light, standing, given, rules);
+        }
+        Evaluation first = planned(found(light, standing, given, rules, Set.of()), light, standing, given, rules);
+        Set<String> ownCuts = first.waitForNobody();
+        return ownCuts.isEmpty()
+                ? first
+                : planned(found(light, standing, given, rules, ownCuts), light, standing, given, rules);
+    }
+
+    private static Evaluation planned(Found found, CrownLight light, Standing standing, Given given, Rulebook rules) {
         Scene scene = found.scene();
         Map<String, Worth> worth = Worth.ofAll(scene, found.limbs(), light);
         Survey survey = standing.survey();
@@ -111,13 +132,63 @@ public record Evaluation(
                         new GroupBalance(given.group(), rules.knowledge()).said(survey)));
     }
 
+    /**
+     * Dead, diseased and broken side limbs whose parent does not come off at the first visit: they wait for nobody, so each
+     * wants a cut of its own.
+     */
+    private Set<String> waitForNobody() {
+        Map<String, Verdict> verdicts = new HashMap<>();
+        limbs.forEach(limb -> verdicts.put(limb.tag(), limb.verdict()));
+        Set<String> atFirstVisit = new HashSet<>();
+        firstVisit()
+                .flatMap(lane -> lane.cuts().stream())
+                .filter(cut -> cut.kind() == verdicts.get(cut.limb()))
+                .forEach(cut -> atFirstVisit.add(cut.limb()));
+        Set<String> found = new HashSet<>();
+        for (LimbVerdict limb : limbs) {
+            boolean must = limb.verdict() == Verdict.GOES_WITH_PARENT
+                    && limb.behind().stream().anyMatch(Rule::must)
+                    && !scene.branching()
+                            .parentOf(limb.limb())
+                            .map(scene.branching()::dead)
+                            .orElse(false);
+            if (must && !atFirstVisit.contains(taker(limb.limb()))) {
+                found.add(limb.tag());
+            }
+        }
+        return found;
+    }
+
+    /** What is done first: on any day, and in the first window. */
+    private Stream<RenovationPlan.Lane> firstVisit() {
+        Optional<RenovationPlan.Lane> first = plan.lanes().stream().findFirst();
+        Optional<RenovationPlan.Lane> inWindow = plan.lanes().stream()
+                .filter(lane -> lane.season() != Season.ANY)
+                .findFirst()
+                .filter(lane -> lane.year().equals(first.orElseThrow().year()));
+        return Stream.of(first, inWindow).flatMap(Optional::stream);
+    }
+
+    /** The limb with which one goes: the nearest it grows from that has a cut of its own. */
+    private String taker(Limb limb) {
+        Limb at = scene.branching().parentOf(limb).orElseThrow();
+        Set<String> cut = limbs.stream()
+                .filter(other -> other.cut().isPresent())
+                .map(LimbVerdict::tag)
+                .collect(Collectors.toSet());
+        while (!cut.contains(at.id())) {
+            at = scene.branching().parentOf(at).orElseThrow();
+        }
+        return at.id();
+    }
+
     /** What is found of a tree before anything is planned. */
     public record Found(
             Scene scene, TreeVerdict tree, List<LimbVerdict> limbs, CuttingCalendar calendar, MayCut today) {}
 
     /** What is found of a tree as surveyed: all but its plan and what hangs on that. */
     public static Found found(Survey survey, Rulebook rules) {
-        return found(light(survey, List.of(), rules), Standing.asSurveyed(survey), Given.NOTHING, rules);
+        return found(light(survey, List.of(), rules), Standing.asSurveyed(survey), Given.NOTHING, rules, Set.of());
     }
 
     private static CrownLight light(Survey survey, List<Neighbour> near, Rulebook rules) {
@@ -129,7 +200,7 @@ public record Evaluation(
                 rules.knowledge());
     }
 
-    private static Found found(CrownLight light, Standing standing, Given given, Rulebook rules) {
+    private static Found found(CrownLight light, Standing standing, Given given, Rulebook rules, Set<String> ownCuts) {
         Survey survey = standing.survey();
         CuttingCalendar calendar = rules.calendar(survey);
         MayCut today = calendar.mayCut(survey.today());
@@ -138,13 +209,30 @@ public record Evaluation(
                 rules.species().of(survey.tree().species()),
                 rules.knowledge(),
                 light.byLimb(),
+                leafage(light),
                 today.answer() != MayCut.Answer.NO,
                 given.edits().allowance());
         List<LimbVerdict> limbs = new LimbJudge(scene)
-                .judge(Stream.concat(given.decisions().stream(), given.edits().decisions().stream())
-                        .toList());
+                .judge(
+                        Stream.concat(given.decisions().stream(), given.edits().decisions().stream())
+                                .toList(),
+                        ownCuts);
         TreeVerdict tree = new TreeJudge(scene, limbs, standing.taken()).judge();
         return new Found(scene, tree, limbs, calendar, today);
+    }
+
+    private static Scene.Leafage leafage(CrownLight light) {
+        return new Scene.Leafage() {
+            @Override
+            public Map<String, Double> lightIn(LivingCrown crown) {
+                return light.byLimb(crown);
+            }
+
+            @Override
+            public double roomShared(String limb, String other) {
+                return light.roomShared(limb, other);
+            }
+        };
     }
 
     private static List<Reason> all(List<Reason> cautions, List<Reason> more) {

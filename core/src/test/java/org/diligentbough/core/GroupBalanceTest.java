@@ -10,7 +10,7 @@ import org.diligentbough.core.knowledge.Reason;
 import org.diligentbough.core.knowledge.ReasonCode;
 import org.diligentbough.core.plan.Edits;
 import org.diligentbough.core.survey.Group;
-import org.diligentbough.core.verdict.TableRow;
+import org.diligentbough.core.verdict.Rule;
 import org.diligentbough.core.verdict.Verdict;
 import org.diligentbough.core.visit.Standing;
 import org.junit.jupiter.api.Test;
@@ -34,7 +34,7 @@ class GroupBalanceTest {
     void aTreeTallerThanItsGroupIsLoweredToIt() {
         assertThat(verdictOn(tall().evaluate(), "U").verdict()).isNotEqualTo(Verdict.SHORTEN);
         Evaluation evaluation = among(3.5, tall());
-        assertThat(verdictOn(evaluation, "U").row()).contains(TableRow.TOO_HIGH);
+        assertThat(verdictOn(evaluation, "U").rule()).contains(Rule.TOO_HIGH);
         assertThat(evaluation.cautions()).extracting(Reason::code).contains(ReasonCode.GROUP_STRONG);
     }
 

@@ -52,6 +52,7 @@ public final class SurveyBuilder {
     public Form formWanted = Form.OPEN_CENTRE;
     public OptionalInt mainsWanted = OptionalInt.empty();
     public double heightM = 5;
+    public double spreadM = 5;
     public double girthCm = 96;
     public OptionalDouble targetHeightM = OptionalDouble.empty();
     public OptionalDouble clearanceM = OptionalDouble.empty();
@@ -103,7 +104,7 @@ public final class SurveyBuilder {
                 mainsWanted,
                 purpose,
                 heightM,
-                5,
+                spreadM,
                 girthCm,
                 targetHeightM,
                 clearanceM,
@@ -175,6 +176,7 @@ public final class SurveyBuilder {
         private Optional<String> cultivar = Optional.empty();
         private final List<Fault> faults = new ArrayList<>();
         private Optional<OverTarget> over = Optional.empty();
+        private OptionalDouble brokenAtM = OptionalDouble.empty();
 
         LimbBuilder(String id) {
             this.id = id;
@@ -253,6 +255,11 @@ public final class SurveyBuilder {
             return this;
         }
 
+        public LimbBuilder brokenAt(double alongM) {
+            brokenAtM = OptionalDouble.of(alongM);
+            return fault(FaultKind.BROKEN);
+        }
+
         public LimbBuilder over(OverTarget target) {
             over = Optional.of(target);
             return this;
@@ -273,7 +280,8 @@ public final class SurveyBuilder {
                     leafiness,
                     cultivar,
                     faults,
-                    over);
+                    over,
+                    brokenAtM);
         }
     }
 }

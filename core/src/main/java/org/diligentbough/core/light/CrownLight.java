@@ -90,6 +90,16 @@ public final class CrownLight {
         return all;
     }
 
+    /** Share of its room, 0 to 1, that the smaller of two limbs' leaf has in common with the larger's; 0 where one has none. */
+    public double roomShared(String limb, String other) {
+        if (!number.containsKey(limb) || !number.containsKey(other)) {
+            return 0;
+        }
+        Leaf one = bodies.get(number.get(limb));
+        Leaf two = bodies.get(number.get(other));
+        return one.roomM3() <= two.roomM3() ? one.shareWithin(two) : two.shareWithin(one);
+    }
+
     private Map<String, Double> byLimb(double[] atPlaces) {
         double[] mean = onEach(atPlaces);
         Map<String, Double> result = new LinkedHashMap<>();

@@ -1,5 +1,6 @@
 package org.diligentbough.core.light;
 
+import java.util.List;
 import org.diligentbough.core.survey.Point;
 
 /**
@@ -12,6 +13,8 @@ import org.diligentbough.core.survey.Point;
  * @param leafAreaM2 one-sided area of all its leaves, m2, 0 or more
  */
 public record Leaf(Point centre, Point axis, double halfAlongM, double halfAcrossM, double leafAreaM2) {
+    private static final int SLICES = 4;
+
     public Leaf {
         double length = Math.sqrt(dot(axis, axis));
         if (!(length > 0) || !(halfAlongM > 0) || !(halfAcrossM > 0) || !(leafAreaM2 >= 0)) {
@@ -22,7 +25,7 @@ public record Leaf(Point centre, Point axis, double halfAlongM, double halfAcros
 
     /** Leaf area in each cubic metre, m2/m3. */
     public double densityPerM() {
-        return leafAreaM2 / (4.0 / 3 * Math.PI * halfAlongM * halfAcrossM * halfAcrossM);
+        return leafAreaM2 / roomM3();
     }
 
     /**
@@ -32,6 +35,22 @@ public record Leaf(Point centre, Point axis, double halfAlongM, double halfAcros
      */
     public double pathM(Point from, Point direction) {
         return chordM(alongRay(direction), towards(from, direction), beyondEdge(from));
+    }
+
+    /** Its room, m3. */
+    double roomM3() {
+        return 4.0 / 3 * Math.PI * halfAlongM * halfAcrossM * halfAcrossM;
+    }
+
+    /** Share of its room, 0 to 1, that another body takes up as well. */
+    double shareWithin(Leaf other) {
+        Point apart = away(other.centre());
+        double reachM = Math.max(halfAlongM, halfAcrossM) + Math.max(other.halfAlongM(), other.halfAcrossM());
+        if (dot(apart, apart) >= reachM * reachM) {
+            return 0;
+        }
+        List<Point> places = CrownPoints.in(this, SLICES);
+        return places.stream().filter(place -> other.beyondEdge(place) < 0).count() / (double) places.size();
     }
 
     /** Length, m, of the part of a path ahead of its start that lies within: a quadratic's two roots. */

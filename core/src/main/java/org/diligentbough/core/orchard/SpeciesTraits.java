@@ -45,6 +45,11 @@ public record SpeciesTraits(
         STEM_BUSH
     }
 
+    /** Whether it is cut in summer, once its shoots have stopped or nearly so. */
+    public boolean cutInSummer() {
+        return !mainCutDormant && group != Group.PEACH && group != Group.EVERGREEN;
+    }
+
     /** Whether it is a bush, kept by the number of its stems. */
     public boolean bush() {
         return group == Group.BRANCH_BUSH || group == Group.STEM_BUSH;

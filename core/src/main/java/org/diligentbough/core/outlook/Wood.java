@@ -1,6 +1,7 @@
 package org.diligentbough.core.outlook;
 
 import java.util.List;
+import java.util.OptionalDouble;
 import org.diligentbough.core.light.Leaf;
 import org.diligentbough.core.survey.CrownShares;
 import org.diligentbough.core.survey.Limb;
@@ -63,7 +64,8 @@ final class Wood {
                 limb.leafiness(),
                 limb.cultivar(),
                 List.of(),
-                limb.overTarget());
+                limb.overTarget(),
+                OptionalDouble.empty());
     }
 
     /** Wood of it, in whatever unit: width squared times length. */

@@ -6,7 +6,7 @@ import org.diligentbough.core.survey.Branching;
 import org.diligentbough.core.verdict.Cut;
 import org.diligentbough.core.verdict.CutKind;
 import org.diligentbough.core.verdict.LimbVerdict;
-import org.diligentbough.core.verdict.TableRow;
+import org.diligentbough.core.verdict.Rule;
 import org.diligentbough.core.verdict.Verdict;
 
 /**
@@ -21,7 +21,7 @@ final class CutOrder implements Comparator<LimbVerdict> {
                 .thenComparing(limb -> limb.verdict() != Verdict.REMOVE)
                 .thenComparing(limb -> renewed(limb) ? -limb.limb().woodYears().orElse(0) : 0)
                 .thenComparing(limb -> -rounded(worth.get(limb.limb().id()).forCrownTaken()))
-                .thenComparing(limb -> rowOf(limb).ordinal())
+                .thenComparing(limb -> ruleOf(limb).ordinal())
                 .thenComparing(LimbVerdict::limb, Branching.THICKEST_FIRST);
     }
 
@@ -44,17 +44,20 @@ final class CutOrder implements Comparator<LimbVerdict> {
         if (limb.urgent()) {
             return 0;
         }
-        return switch (rowOf(limb)) {
+        return switch (ruleOf(limb)) {
             case DEAD -> 1;
             case DISEASED -> 2;
             case DAMAGED, BELOW_GRAFT -> 3;
             case SPLIT_UNION -> 4;
-            case PLIABLE -> 7;
-            default -> limb.cut().map(Cut::big).orElse(false) ? 5 : 6;
+            case PLIABLE -> 8;
+            default -> {
+                boolean big = limb.cut().map(Cut::big).orElse(false);
+                yield limb.strategic() ? (big ? 5 : 6) : big ? 6 : 7;
+            }
         };
     }
 
-    private static TableRow rowOf(LimbVerdict limb) {
-        return limb.row().orElse(TableRow.NOTHING_CLEAR);
+    private static Rule ruleOf(LimbVerdict limb) {
+        return limb.rule().orElse(Rule.NOTHING_CLEAR);
     }
 }

@@ -22,17 +22,17 @@ final class DetailWork {
         this.shoots = (int) Math.max(0, scene.tree().waterSprouts().orElse(0) - entered);
     }
 
-    /** A year's part of what is left, as far as the detail budget and the year's allowance go. */
-    Optional<RenovationPlan.Detail> fitting(int placedBefore, int yearsLeft, YearBudget budget) {
+    /** As many of what is left as the detail budget and the year's allowance bear: most of them at once, not a few a year. */
+    Optional<RenovationPlan.Detail> fitting(int placedBefore, YearBudget budget) {
         int left = shoots - placedBefore;
         if (left <= 0) {
             return Optional.empty();
         }
-        int wanted = (int) Math.ceil((double) left / yearsLeft);
         int inTime = (int) (scene.figure(DETAIL_BUDGET_MINUTES) / scene.figure(MINUTES_SHOOT));
         double shareOfOne = CountedShoots.share(scene, shoots) / shoots;
-        int inAllowance = shareOfOne > 0 ? (int) Math.min(left, Math.max(0, budget.left(false)) / shareOfOne) : left;
-        int done = Math.min(wanted, Math.min(inTime, inAllowance));
+        double share = budget.resting() ? budget.terms().detailInRest() - budget.taken() : budget.left(false);
+        int inAllowance = shareOfOne > 0 ? (int) Math.min(left, Math.max(0, share) / shareOfOne) : left;
+        int done = Math.min(left, Math.min(inTime, inAllowance));
         if (done <= 0) {
             return Optional.empty();
         }

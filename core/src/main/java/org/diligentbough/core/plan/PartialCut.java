@@ -58,7 +58,7 @@ final class PartialCut {
     }
 
     private Optional<Cut> sideBranchCut(Limb limb, double fromM, double best) {
-        return scene.sideBranches(limb).stream()
+        return scene.places().sideBranches(limb).stream()
                 .filter(branch -> branch.originM() >= fromM && branch.originM() < limb.lengthM())
                 .min(Comparator.comparingDouble(Limb::originM))
                 .filter(branch -> taken(limb, branch.originM()) >= WORTH_A_BRANCH * best)

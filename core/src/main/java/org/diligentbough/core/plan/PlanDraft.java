@@ -13,7 +13,6 @@ import org.diligentbough.core.knowledge.Reason;
 import org.diligentbough.core.knowledge.ReasonCode;
 import org.diligentbough.core.orchard.Policy;
 import org.diligentbough.core.plan.RenovationPlan.PlannedCut;
-import org.diligentbough.core.season.PruningYear;
 import org.diligentbough.core.survey.Limb;
 import org.diligentbough.core.survey.LivingCrown;
 import org.diligentbough.core.verdict.Cut;
@@ -30,20 +29,20 @@ final class PlanDraft {
     /** What was put into lanes, in the order in which it was. */
     final List<PlannedCut> made = new ArrayList<>();
 
-    private final ToPlan tree;
+    private final PlanningCase tree;
     private final Scene scene;
     private final Map<String, LimbVerdict> verdicts;
-    private final ByHand byHand;
-    private final PruningYear first;
+    private final Moves moves;
+    private final RuleBreaks breaks;
     /** Where limbs are cut so far, m along them; 0 when removed. */
     private final Map<String, Double> cutAtM = new HashMap<>();
 
-    PlanDraft(ToPlan tree) {
+    PlanDraft(PlanningCase tree) {
         this.tree = tree;
         this.scene = tree.scene;
         this.verdicts = tree.verdicts;
-        this.byHand = tree.byHand;
-        this.first = tree.years.first();
+        this.moves = tree.moves;
+        this.breaks = new RuleBreaks(tree);
         this.crown = new LivingCrown(scene.branching(), scene.shares());
         waiting.putAll(verdicts);
     }
@@ -97,14 +96,14 @@ final class PlanDraft {
     }
 
     double shareOf(LimbVerdict limb, YearBudget budget) {
-        LivingCrown tried = crown.copy();
-        double taken = limb.verdict() == Verdict.BEND
-                ? 0
-                : limb.verdict() == Verdict.REMOVE
-                        ? tried.remove(limb.limb())
-                        : tried.shorten(
-                                limb.limb(), limb.cut().orElseThrow().place().alongM());
-        return budget.shareOfThisYear(taken);
+        return limb.verdict() == Verdict.BEND ? 0 : budget.shareOfThisYear(takenOff(crown.copy(), limb));
+    }
+
+    /** Takes a limb's cut off a crown; returns the share taken, of the crown as surveyed. */
+    static double takenOff(LivingCrown crown, LimbVerdict limb) {
+        return limb.verdict() == Verdict.REMOVE
+                ? crown.remove(limb.limb())
+                : crown.shorten(limb.limb(), limb.cut().orElseThrow().place().alongM());
     }
 
     /** Takes a cut into a lane and off the crown. */
@@ -113,50 +112,50 @@ final class PlanDraft {
         double cropBefore = tree.crop.on(crown);
         if (kind == Verdict.REMOVE) {
             share = lane.budget.shareOfThisYear(crown.remove(limb.limb()));
-            cutAtM.put(limb.limb().id(), 0.0);
+            cutAtM.put(limb.tag(), 0.0);
         } else if (kind == Verdict.SHORTEN) {
             share = lane.budget.shareOfThisYear(
                     crown.shorten(limb.limb(), cut.place().alongM()));
-            cutAtM.put(limb.limb().id(), cut.place().alongM());
+            cutAtM.put(limb.tag(), cut.place().alongM());
         }
         boolean moved = movedHere
                 || goesWith(limb.limb()).isPresent()
-                        && byHand.pin(limb.limb().id(), kind)
+                        && moves.pin(limb.tag(), kind)
                                 .filter(pin -> !pin.kept())
                                 .isPresent();
-        List<Reason> breaks = moved ? breaks(limb, kind, cut, share, lane) : List.of();
-        lane.budget.take(limb.limb(), cut, share, lane.summerOnly, wholeLimb(limb, kind), byHand.hasToBe(limb));
+        List<Reason> broken = moved ? broken(limb, kind, cut, share, lane) : List.of();
+        lane.budget.take(limb, cut, share, lane.summerOnly, wholeLimb(limb, kind), tree.hasToBe(limb));
         if (cut.kind() == CutKind.RENEWAL) {
             lane.budget.renewed();
         }
-        if (!breaks.isEmpty() && lane.budget.overrun() && lane.overrun.isEmpty()) {
-            lane.overrun = Optional.of(scene.reason(ReasonCode.OVERRUN_BY_HAND, lane.budget.taken()));
-        } else if (moved && lane.budget.overrun() && lane.overrun.isEmpty()) {
+        if (moved && lane.budget.overrun() && lane.overrun.isEmpty()) {
             lane.overrun = Optional.of(scene.reason(
-                    limb.urgent() ? ReasonCode.OVERRUN_URGENT : ReasonCode.OVERRUN_DISEASED, lane.budget.taken()));
+                    !broken.isEmpty()
+                            ? ReasonCode.OVERRUN_BY_HAND
+                            : limb.urgent() ? ReasonCode.OVERRUN_URGENT : ReasonCode.OVERRUN_DISEASED,
+                    lane.budget.taken()));
         }
         List<Reason> said = new ArrayList<>(reasons);
         if (moved) {
-            said.addAll(byHand.notes(lane));
+            said.addAll(moves.notes(lane));
         }
         PlannedCut planned = new PlannedCut(
-                limb.limb().id(),
+                limb.tag(),
                 kind,
                 share,
                 cropBefore - tree.crop.on(crown),
                 cut,
                 said,
-                moved && !byHand.kept(limb, kind),
-                breaks);
+                moved && !moves.kept(limb, kind),
+                broken);
         lane.cuts.add(planned);
         made.add(planned);
     }
 
-    private List<Reason> breaks(LimbVerdict limb, Verdict kind, Cut cut, double share, LaneDraft lane) {
+    private List<Reason> broken(LimbVerdict limb, Verdict kind, Cut cut, double share, LaneDraft lane) {
         return goesWith(limb.limb())
-                .filter(parent -> !byHand.kept(limb, kind))
+                .filter(parent -> !moves.kept(limb, kind))
                 .map(parent -> List.of(scene.reason(ReasonCode.BREAKS_PARENT, parent.id())))
-                .orElseGet(
-                        () -> byHand.breaks(limb, cut, share, lane, first, renewalsPerYear(), wholeLimb(limb, kind)));
+                .orElseGet(() -> breaks.of(limb, cut, share, lane, renewalsPerYear(), wholeLimb(limb, kind)));
     }
 }

@@ -2,48 +2,35 @@ package org.diligentbough.core.plan;
 
 import java.util.ArrayList;
 import java.util.Comparator;
-import java.util.LinkedHashMap;
+import java.util.HashSet;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import org.diligentbough.core.knowledge.Reason;
 import org.diligentbough.core.knowledge.ReasonCode;
 import org.diligentbough.core.plan.RenovationPlan.NotPlaced;
 import org.diligentbough.core.plan.RenovationPlan.PlannedCut;
 import org.diligentbough.core.season.PruningYear;
 import org.diligentbough.core.season.Season;
-import org.diligentbough.core.survey.Limb;
 import org.diligentbough.core.verdict.Cut;
 import org.diligentbough.core.verdict.CutKind;
-import org.diligentbough.core.verdict.CutSizing;
 import org.diligentbough.core.verdict.LimbVerdict;
-import org.diligentbough.core.verdict.Place;
+import org.diligentbough.core.verdict.Rule;
 import org.diligentbough.core.verdict.Scene;
-import org.diligentbough.core.verdict.TableRow;
-import org.diligentbough.core.verdict.TreeVerdict;
 import org.diligentbough.core.verdict.Verdict;
 
 /**
- * Makes one plan: what is urgent at once; then dead and diseased wood; then the other cuts as {@link Turn} gives them
- * their turn, within each year's allowance and big cuts and in the species' windows. A limb larger than a year's
- * allowance is shortened one year and removed the next. Whatever finds no place is listed with the reason.
+ * Makes one plan: what is urgent at once; then dead, diseased and broken wood and a stem of a fork; then the other cuts as
+ * {@link Turn} gives them their turn, within each year's allowance and big cuts and in the species' windows; then counted
+ * shoots, never before a strategic cut. Whatever finds no place is listed with the reason.
  */
 final class PlanMaker {
-    /** Places are kept to the millimetre. */
-    private static final double SAME_PLACE_M = 0.0011;
-
+    private final PlanningCase plan;
     private final Scene scene;
-    private final TreeVerdict tree;
-    private final YearLanes years;
-    private final CutSizing sizing;
-    private final Map<String, LimbVerdict> verdicts;
-    /** Limbs that were shortened to be removed in a later year, with the year in which they were. */
-    private final Map<Limb, Integer> toFinish = new LinkedHashMap<>();
-
-    private final ByHand byHand;
-    private final DetailWork detail;
-    private final ToPlan toPlan;
+    private final Moves moves;
     private final PlanDraft draft;
+    private final Staging staging;
+    private final Arms arms;
     private final Turn turn;
 
     /** Whose turn it is among cuts that fit a lane. */
@@ -60,51 +47,29 @@ final class PlanMaker {
         }
     }
 
-    PlanMaker(ToPlan toPlan, Turn turn) {
-        this.scene = toPlan.scene;
-        this.tree = toPlan.tree;
-        this.years = toPlan.years;
-        this.byHand = toPlan.byHand;
-        this.verdicts = toPlan.verdicts;
-        this.detail = toPlan.detail;
-        this.toPlan = toPlan;
+    PlanMaker(PlanningCase plan, Turn turn) {
+        this.plan = plan;
+        this.scene = plan.scene;
+        this.moves = plan.moves;
         this.turn = turn;
-        this.sizing = new CutSizing(scene);
-        this.draft = new PlanDraft(toPlan);
+        this.draft = new PlanDraft(plan);
+        this.staging = new Staging(plan, draft);
+        this.arms = new Arms(plan, draft);
     }
 
     /** The plan over {@code wanted} pruning years, one at least, from the first in which the tree can still be cut. */
     RenovationPlan plan(int wanted) {
-        PruningYear now = years.now();
-        int last = byHand.lastYear(years.first().year() + wanted - 1);
+        PruningYear now = plan.years.now();
+        int last = moves.lastYear(plan.years.first().year() + wanted - 1);
+        Optional<YearBudget> before = Optional.empty();
         for (PruningYear year = now; year.year() <= last; year = year.plus(1)) {
-            YearBudget budget = years.budget(year, draft.crown.left());
-            LaneDraft anySeason = LaneDraft.anySeason(budget);
-            placeKeptAnySeason(anySeason);
-            placeAnySeason(anySeason, year.equals(now));
-            int detailYears = last - year.year() + 1;
-            List<LaneDraft> byRule = years.of(budget, bendsWait());
-            List<LaneDraft> ofYear = new ArrayList<>(byRule);
-            placeByHand(anySeason, ofYear);
-            if (!anySeason.empty()) {
-                draft.lanes.add(anySeason);
-            }
-            byRule.stream()
-                    .sorted(Comparator.comparing((LaneDraft lane) -> !(years.rank() && lane.summerOnly)))
-                    .forEach(this::fill);
-            for (LaneDraft lane : ofYear) {
-                if (byRule.contains(lane)) {
-                    fillBends(lane);
-                    placeDetail(lane, detailYears);
-                }
-                if (!lane.empty()) {
-                    draft.lanes.add(lane);
-                }
-            }
+            YearBudget budget = plan.years.budget(year, draft.crown.left(), before);
+            year(budget, year.equals(now));
+            before = Optional.of(budget);
         }
-        draft.lanes.forEach(this::sayWhatStaysStaged);
+        draft.lanes.forEach(staging::sayWhatStays);
         List<NotPlaced> notPlaced = draft.waiting.values().stream()
-                .map(limb -> new NotPlaced(limb.limb().id(), whyNot(limb, wanted)))
+                .map(limb -> new NotPlaced(limb.tag(), whyNot(limb, wanted)))
                 .toList();
         return new RenovationPlan(
                 wanted,
@@ -114,9 +79,46 @@ final class PlanMaker {
                                         (LaneDraft lane) -> lane.budget.year().year())
                                 .thenComparing(lane -> lane.season != Season.ANY)
                                 .thenComparing(lane -> lane.opens))
-                        .map(lane -> lane.lane(verdicts))
+                        .map(lane -> lane.lane(plan.verdicts))
                         .toList(),
                 notPlaced);
+    }
+
+    private void year(YearBudget budget, boolean first) {
+        LaneDraft anySeason = LaneDraft.anySeason(budget);
+        placeKeptAnySeason(anySeason);
+        placeAnySeason(anySeason, first);
+        List<LaneDraft> byRule = plan.years.of(budget, bendsWait());
+        List<LaneDraft> ofYear = new ArrayList<>(byRule);
+        placeByHand(anySeason, ofYear);
+        if (!anySeason.empty()) {
+            draft.lanes.add(anySeason);
+        }
+        byRule.stream().filter(lane -> !lane.summerOnly).findFirst().ifPresent(this::placeWhatHasToBe);
+        byRule.stream()
+                .sorted(Comparator.comparing((LaneDraft lane) -> !(plan.years.rank() && lane.summerOnly)))
+                .forEach(this::fill);
+        for (LaneDraft lane : ofYear) {
+            if (byRule.contains(lane)) {
+                fillBends(lane);
+                placeDetail(lane);
+            }
+            if (!lane.empty()) {
+                draft.lanes.add(lane);
+            }
+        }
+        sayWhatWentOver(budget);
+    }
+
+    /** A year that goes over its allowance says so once at least; what is small besides a stem can tip it over. */
+    private void sayWhatWentOver(YearBudget budget) {
+        List<LaneDraft> ofYear =
+                draft.lanes.stream().filter(lane -> lane.budget == budget).toList();
+        if (budget.overrun() && !ofYear.isEmpty() && ofYear.stream().allMatch(lane -> lane.overrun.isEmpty())) {
+            LaneDraft last = ofYear.get(ofYear.size() - 1);
+            last.overrun = Optional.of(scene.reason(
+                    budget.wholeLimbGoes() ? ReasonCode.OVERRUN_STEM : ReasonCode.OVERRUN_DISEASED, budget.taken()));
+        }
     }
 
     /** What the plan that is kept has on any day, before the rules take off what it grows from. */
@@ -131,8 +133,8 @@ final class PlanMaker {
 
     /** What waits, what grows from another limb before that. */
     private List<LimbVerdict> inwards() {
-        return toPlan.inwards.stream()
-                .filter(limb -> draft.waiting.containsKey(limb.limb().id()))
+        return plan.inwards.stream()
+                .filter(limb -> draft.waiting.containsKey(limb.tag()))
                 .toList();
     }
 
@@ -166,21 +168,9 @@ final class PlanMaker {
     /** The pin that says when a limb gets its first cut. */
     private Optional<Pin> pinOf(LimbVerdict limb) {
         boolean goes = draft.goesWith(limb.limb()).isPresent();
-        Optional<Pin> step = limb.verdict() == Verdict.BEND
-                ? Optional.empty()
-                : byHand.pin(limb.limb().id(), Verdict.SHORTEN);
-        return step.or(() ->
-                        staged(limb) ? Optional.empty() : byHand.pin(limb.limb().id(), limb.verdict()))
+        Optional<Pin> step = limb.verdict() == Verdict.BEND ? Optional.empty() : moves.pin(limb.tag(), Verdict.SHORTEN);
+        return step.or(() -> staging.inTwo(limb) ? Optional.empty() : moves.pin(limb.tag(), limb.verdict()))
                 .filter(pin -> !goes || pin.kept());
-    }
-
-    /** Whether a limb is too large for any year, or was asked to be split, so that it goes in two. */
-    private boolean staged(LimbVerdict limb) {
-        return byHand.split(limb)
-                || scene.traits().hasAllowance()
-                        && limb.verdict() == Verdict.REMOVE
-                        && scene.shares().of(limb.limb())
-                                > tree.fullAllowance().year().orElseThrow() + 1e-9;
     }
 
     /** Puts what was moved by hand where it was moved to, whatever it breaks, and says so. */
@@ -189,76 +179,89 @@ final class PlanMaker {
         for (LimbVerdict limb : inwards()) {
             pinOf(limb)
                     .filter(pin -> pin.year() == year && draft.stands(limb.limb()))
-                    .ifPresent(pin -> placeFirstCut(limb, pin, byHand.laneOf(pin, anySeason, ofYear)));
+                    .ifPresent(pin -> placeFirstCut(limb, pin, moves.laneOf(pin, anySeason, ofYear)));
         }
-        for (LimbVerdict limb : List.copyOf(verdicts.values())) {
-            Optional<Pin> removal = staged(limb) && draft.goesWith(limb.limb()).isEmpty()
-                    ? byHand.pin(limb.limb().id(), Verdict.REMOVE).filter(pin -> pin.year() == year)
-                    : Optional.empty();
+        for (LimbVerdict limb : List.copyOf(plan.verdicts.values())) {
+            Optional<Pin> removal =
+                    staging.inTwo(limb) && draft.goesWith(limb.limb()).isEmpty()
+                            ? moves.pin(limb.tag(), Verdict.REMOVE).filter(pin -> pin.year() == year)
+                            : Optional.empty();
             if (removal.isPresent()) {
-                placeRemoval(limb, byHand.laneOf(removal.get(), anySeason, ofYear));
+                placeRemoval(limb, moves.laneOf(removal.get(), anySeason, ofYear));
             }
         }
     }
 
     private void placeFirstCut(LimbVerdict limb, Pin pin, LaneDraft lane) {
         boolean first = pin.kind() == Verdict.SHORTEN && limb.verdict() == Verdict.REMOVE;
-        Optional<Cut> step = stepKept(limb, pin).or(() -> first ? step(limb, lane) : Optional.empty());
-        step.ifPresentOrElse(cut -> stage(limb, cut, lane, true), () -> place(limb, lane, true));
-    }
-
-    /** A step as the plan that is kept has it: further out than what is wanted in the end. */
-    private Optional<Cut> stepKept(LimbVerdict limb, Pin pin) {
-        if (pin.kind() != Verdict.SHORTEN || pin.keptAtM().isEmpty()) {
-            return Optional.empty();
-        }
-        double atM = pin.keptAtM().getAsDouble();
-        double inTheEndM = limb.verdict() == Verdict.REMOVE
-                ? 0
-                : limb.cut().orElseThrow().place().alongM();
-        boolean step = atM > inTheEndM + SAME_PLACE_M && atM < limb.limb().lengthM() - SAME_PLACE_M;
-        return step ? Optional.of(sizing.cut(limb.limb(), place(limb.limb(), atM))) : Optional.empty();
-    }
-
-    private Place place(Limb limb, double atM) {
-        return scene.sideBranches(limb).stream()
-                .filter(branch -> Math.abs(branch.originM() - atM) <= SAME_PLACE_M)
-                .findFirst()
-                .map(branch -> Place.toSideBranch(CutKind.TO_SIDE_BRANCH, branch.originM(), branch.id()))
-                .orElseGet(() -> Place.at(CutKind.HEADING, atM));
+        Optional<Cut> step =
+                KeptPlan.step(scene, limb, pin).or(() -> first ? staging.step(limb, lane) : Optional.empty());
+        step.ifPresentOrElse(cut -> staging.shorten(limb, cut, lane, true), () -> place(limb, lane, true));
     }
 
     /** The removal of a limb too large for any year: what is left of it, or all at once if nothing was shortened before. */
     private void placeRemoval(LimbVerdict limb, LaneDraft lane) {
-        if (steppedBefore(limb.limb(), lane)) {
-            finish(limb.limb(), lane, true);
-        } else if (draft.waiting.containsKey(limb.limb().id()) && pinOf(limb).isEmpty()) {
+        if (staging.begunBefore(limb.limb(), lane)) {
+            staging.remove(limb.limb(), lane, true);
+        } else if (draft.waiting.containsKey(limb.tag()) && pinOf(limb).isEmpty()) {
             place(limb, lane, true);
         }
     }
 
     private void fill(LaneDraft lane) {
-        finishStaged(lane);
+        staging.finish(lane);
         if (!lane.summerOnly) {
-            placeDiseased(lane);
+            placeWhatHasToBe(lane);
         }
         if (lane.budget.resting()) {
             return;
         }
+        Set<String> refused = new HashSet<>();
         boolean placed = true;
         while (placed) {
-            Optional<LimbVerdict> next = nextFor(lane);
-            next.ifPresent(limb -> place(limb, lane, false));
-            placed = next.isPresent() || stageOne(lane);
+            Optional<LimbVerdict> next = nextFor(lane, refused);
+            next.ifPresent(limb -> placeInTurn(limb, lane, refused));
+            placed = next.isPresent() || staging.one(notHeldBack(lane), lane);
         }
     }
 
-    private Optional<LimbVerdict> nextFor(LaneDraft lane) {
-        List<LimbVerdict> fitting = notMoved().stream()
-                .filter(limb -> limb.verdict() != Verdict.BEND && !byHand.split(limb))
-                .filter(limb -> !turn.heldBack(limb, lane) && mayGoInto(limb, lane) && fits(limb, lane))
+    private List<LimbVerdict> notHeldBack(LaneDraft lane) {
+        return notMoved().stream().filter(limb -> !turn.heldBack(limb, lane)).toList();
+    }
+
+    private Optional<LimbVerdict> nextFor(LaneDraft lane, Set<String> refused) {
+        List<LimbVerdict> fitting = notHeldBack(lane).stream()
+                .filter(limb -> limb.verdict() != Verdict.BEND && !moves.split(limb) && !refused.contains(limb.tag()))
+                .filter(limb -> mayGoInto(limb, lane) && fits(limb, lane))
                 .toList();
-        return fitting.isEmpty() ? Optional.empty() : Optional.of(turn.next(fitting, lane, draft.made));
+        if (fitting.isEmpty()) {
+            return Optional.empty();
+        }
+        // A neglected tree gets one of the cuts that change it before anything small.
+        boolean strategicFirst = scene.untouched()
+                && !lane.budget.sawStrategic()
+                && fitting.stream().anyMatch(LimbVerdict::strategic);
+        List<LimbVerdict> asked =
+                strategicFirst ? fitting.stream().filter(LimbVerdict::strategic).toList() : fitting;
+        return Optional.of(turn.next(asked, lane, draft.made));
+    }
+
+    private void placeInTurn(LimbVerdict limb, LaneDraft lane, Set<String> refused) {
+        if (!plan.arm(limb)) {
+            place(limb, lane, false);
+            return;
+        }
+        List<LimbVerdict> waiting = notHeldBack(lane);
+        List<LimbVerdict> together = arms.now(waiting, lane);
+        if (together.isEmpty()) {
+            waiting.stream().filter(plan::arm).map(LimbVerdict::tag).forEach(refused::add);
+        }
+        together.forEach(arm -> place(arm, lane, false));
+        double over = lane.budget.taken() - lane.budget.allowance().orElse(Double.MAX_VALUE);
+        if (over > YearBudget.ROUNDING && !together.isEmpty() && lane.overrun.isEmpty()) {
+            lane.budget.overByArms(over);
+            lane.overrun = Optional.of(scene.reason(ReasonCode.OVERRUN_LAST_ARM, lane.budget.taken()));
+        }
     }
 
     /** A summer lane of a dormant-cut tree is for size and upright growth; other lanes take anything. */
@@ -266,9 +269,8 @@ final class PlanMaker {
         if (!lane.summerOnly) {
             return true;
         }
-        return limb.row()
-                .filter(row ->
-                        row == TableRow.TOO_HIGH || row == TableRow.UPRIGHT_SHOOT || row == TableRow.UPRIGHT_UNFRUITFUL)
+        return limb.rule()
+                .filter(rule -> rule == Rule.TOO_HIGH || rule == Rule.UPRIGHT_SHOOT || rule == Rule.UPRIGHT_UNFRUITFUL)
                 .isPresent();
     }
 
@@ -278,122 +280,33 @@ final class PlanMaker {
             return false;
         }
         double share = draft.shareOf(limb, lane.budget);
+        double lastArm = plan.arm(limb) ? lane.budget.terms().lastArm() : 0;
         return (!cut.big() || lane.budget.roomForBigCut())
-                && lane.budget.fits(share, lane.summerOnly)
-                && (!draft.wholeLimb(limb, limb.verdict()) || lane.budget.roomForAWholeLimb());
+                && lane.budget.fits(Math.max(0, share - lastArm), lane.summerOnly)
+                && lane.budget.roomFor(limb)
+                && (!draft.wholeLimb(limb, limb.verdict()) || lane.budget.roomForAWholeLimb(share));
     }
 
     private void place(LimbVerdict limb, LaneDraft lane, boolean moved) {
         draft.put(limb, limb.verdict(), limb.cut().orElseThrow(), lane, List.of(), moved);
-        draft.waiting.remove(limb.limb().id());
+        draft.waiting.remove(limb.tag());
     }
 
-    /** Diseased wood goes in the first lane there is, whatever the allowance, and it is said. */
-    private void placeDiseased(LaneDraft lane) {
+    /**
+     * Dead, diseased and broken wood goes in the first lane there is, whatever the allowance, and it is said; so does a
+     * stem of a fork, one a year.
+     */
+    private void placeWhatHasToBe(LaneDraft lane) {
         for (LimbVerdict limb : notMoved()) {
-            if (limb.row().filter(row -> row == TableRow.DISEASED).isPresent()) {
+            if (limb.must() || plan.stemOfAFork(limb) && !lane.budget.wholeLimbGoes()) {
                 place(limb, lane, false);
             }
         }
         if (lane.budget.overrun() && lane.overrun.isEmpty()) {
-            lane.overrun = Optional.of(scene.reason(ReasonCode.OVERRUN_DISEASED, lane.budget.taken()));
+            boolean stem = lane.budget.wholeLimbGoes();
+            lane.overrun = Optional.of(
+                    scene.reason(stem ? ReasonCode.OVERRUN_STEM : ReasonCode.OVERRUN_DISEASED, lane.budget.taken()));
         }
-    }
-
-    /** Removes what the year before only shortened, before anything else is placed. */
-    private void finishStaged(LaneDraft lane) {
-        if (lane.summerOnly || lane.budget.resting()) {
-            return;
-        }
-        for (Limb limb : List.copyOf(toFinish.keySet())) {
-            double share = lane.budget.shareOfThisYear(draft.crown.copy().remove(limb));
-            Cut cut = sizing.cut(limb, Place.collar());
-            boolean itsTime = steppedBefore(limb, lane)
-                    && byHand.pin(limb.id(), Verdict.REMOVE)
-                            .filter(pin -> pin.year() > lane.budget.year().year())
-                            .isEmpty();
-            if (itsTime && lane.budget.fits(share, false) && (!cut.big() || lane.budget.roomForBigCut())) {
-                finish(limb, lane, false);
-            }
-        }
-    }
-
-    /** Whether a limb was shortened on its way out in a year before this lane's. */
-    private boolean steppedBefore(Limb limb, LaneDraft lane) {
-        return toFinish.getOrDefault(limb, Integer.MAX_VALUE)
-                < lane.budget.year().year();
-    }
-
-    private void finish(Limb limb, LaneDraft lane, boolean moved) {
-        draft.put(
-                verdicts.get(limb.id()),
-                Verdict.REMOVE,
-                sizing.cut(limb, Place.collar()),
-                lane,
-                List.of(scene.reason(ReasonCode.STAGED_SECOND)),
-                moved);
-        toFinish.remove(limb);
-    }
-
-    /** Shortens the first limb that is larger than any year's allowance, as far as this year's allows. */
-    private boolean stageOne(LaneDraft lane) {
-        if (lane.summerOnly || lane.budget.allowance().isEmpty()) {
-            return false;
-        }
-        double full = tree.fullAllowance().year().orElseThrow();
-        for (LimbVerdict limb : notMoved()) {
-            boolean tooLarge = byHand.split(limb) || draft.shareOf(limb, lane.budget) > full + 1e-9;
-            if (limb.verdict() == Verdict.BEND || !tooLarge || turn.heldBack(limb, lane)) {
-                continue;
-            }
-            Optional<Cut> step = step(limb, lane);
-            if (step.isPresent()) {
-                stage(limb, step.get(), lane, false);
-                return true;
-            }
-        }
-        return false;
-    }
-
-    /** Where a limb is shortened on its way out; one that would fit a year but was asked to be split by about half. */
-    private Optional<Cut> step(LimbVerdict limb, LaneDraft lane) {
-        double most = byHand.split(limb) ? draft.crown.copy().remove(limb.limb()) / 2 : 1;
-        return new PartialCut(scene, draft.crown, lane.budget, most).of(limb.limb());
-    }
-
-    private void stage(LimbVerdict limb, Cut cut, LaneDraft lane, boolean moved) {
-        boolean kept = byHand.kept(limb, Verdict.SHORTEN);
-        boolean removal = limb.verdict() == Verdict.REMOVE
-                && (!kept || byHand.pin(limb.limb().id(), Verdict.REMOVE).isPresent());
-        ReasonCode why = byHand.split(limb)
-                ? ReasonCode.SPLIT_BY_HAND
-                : removal
-                        ? ReasonCode.STAGED_FIRST
-                        : limb.verdict() == Verdict.REMOVE ? ReasonCode.KEPT_SHORTENS : ReasonCode.STAGED_STEP;
-        draft.put(limb, Verdict.SHORTEN, cut, lane, List.of(scene.reason(why)), moved);
-        draft.waiting.remove(limb.limb().id());
-        if (removal) {
-            toFinish.put(limb.limb(), lane.budget.year().year());
-        }
-    }
-
-    /** A limb that was shortened to be removed, but for whose removal the years planned left no room, says so. */
-    private void sayWhatStaysStaged(LaneDraft lane) {
-        lane.cuts.replaceAll(cut -> {
-            boolean unfinished =
-                    toFinish.keySet().stream().anyMatch(limb -> limb.id().equals(cut.limb()));
-            return unfinished
-                    ? new PlannedCut(
-                            cut.limb(),
-                            cut.kind(),
-                            cut.share(),
-                            cut.crop(),
-                            cut.cut(),
-                            List.of(scene.reason(ReasonCode.STAGED_REST_LATER)),
-                            cut.byHand(),
-                            cut.breaks())
-                    : cut;
-        });
     }
 
     private void fillBends(LaneDraft lane) {
@@ -403,16 +316,20 @@ final class PlanMaker {
         notMoved().stream().filter(limb -> limb.verdict() == Verdict.BEND).forEach(limb -> place(limb, lane, false));
     }
 
-    /** Counted shoots, spread over the years, for what time and allowance are left. */
-    private void placeDetail(LaneDraft lane, int yearsLeft) {
-        if (lane.budget.resting() || lane.summerOnly || scene.traits().bush()) {
+    /** Counted shoots, most of them each year, for what time and allowance are left; never before a strategic cut. */
+    private void placeDetail(LaneDraft lane) {
+        boolean strategicWaits = scene.untouched()
+                && !lane.budget.sawStrategic()
+                && !lane.budget.resting()
+                && draft.waiting.values().stream().anyMatch(LimbVerdict::strategic);
+        if (lane.summerOnly || scene.traits().bush() || strategicWaits) {
             return;
         }
         int placed = draft.lanes.stream()
                 .flatMap(other -> other.detail.stream())
                 .mapToInt(RenovationPlan.Detail::shoots)
                 .sum();
-        lane.detail = detail.fitting(placed, yearsLeft, lane.budget);
+        lane.detail = plan.detail.fitting(placed, lane.budget);
         lane.detail.ifPresent(placedNow -> lane.budget.takeDetail(placedNow.share(), false));
     }
 
@@ -424,8 +341,11 @@ final class PlanMaker {
         if (limb.cut().orElseThrow().kind() == CutKind.RENEWAL) {
             return List.of(scene.reason(ReasonCode.NOT_PLACED_TURN));
         }
-        if (tree.resting() && wanted == 1) {
+        if (plan.tree.resting() && wanted == 1) {
             return List.of(scene.reason(ReasonCode.NOT_PLACED_REST));
+        }
+        if (limb.rule().filter(Rule.TOO_MANY_MAINS::equals).isPresent()) {
+            return List.of(scene.reason(ReasonCode.NOT_PLACED_MAINS));
         }
         boolean big = limb.cut().orElseThrow().big();
         return List.of(scene.reason(

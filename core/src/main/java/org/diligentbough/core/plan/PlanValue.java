@@ -1,7 +1,12 @@
 package org.diligentbough.core.plan;
 
 import static org.diligentbough.core.knowledge.Figure.BIG_CUT_CM;
+import static org.diligentbough.core.knowledge.Figure.PLAN_HORNS_COST;
 import static org.diligentbough.core.knowledge.Figure.PLAN_LEFT_OUT_COST;
+import static org.diligentbough.core.knowledge.Figure.PLAN_LITTLE_LEFT_COST;
+import static org.diligentbough.core.knowledge.Figure.PLAN_LITTLE_LEFT_SHARE;
+import static org.diligentbough.core.knowledge.Figure.PLAN_LOW_SHARE;
+import static org.diligentbough.core.knowledge.Figure.PLAN_LOW_TIMES;
 import static org.diligentbough.core.knowledge.Figure.PLAN_ONE_SIDE_COST;
 import static org.diligentbough.core.knowledge.Figure.PLAN_RISK_TIMES;
 import static org.diligentbough.core.knowledge.Figure.PLAN_SHORTENING_TIMES;
@@ -19,10 +24,10 @@ import java.util.TreeMap;
 import org.diligentbough.core.light.CrownLight;
 import org.diligentbough.core.plan.RenovationPlan.Lane;
 import org.diligentbough.core.plan.RenovationPlan.PlannedCut;
-import org.diligentbough.core.survey.Branching;
 import org.diligentbough.core.survey.Limb;
 import org.diligentbough.core.survey.LivingCrown;
 import org.diligentbough.core.verdict.LimbVerdict;
+import org.diligentbough.core.verdict.Rule;
 import org.diligentbough.core.verdict.Scene;
 import org.diligentbough.core.verdict.Verdict;
 
@@ -37,10 +42,14 @@ final class PlanValue {
     private final CrownLight light;
     private final Map<String, Worth> worth;
     private final Map<Set<Made>, Double> lightOf = new HashMap<>();
-    private final double middleM;
+    private final double lowM;
 
     private final int wanted;
     private final Set<String> toGo = new HashSet<>();
+    /** Limbs in the way beneath, which are to go in the first year. */
+    private final Set<String> low = new HashSet<>();
+    /** Limbs that come down for the tree's height. */
+    private final Set<String> arms = new HashSet<>();
     /** What is left when all is cut that wants to be. */
     private final LivingCrown inTheEnd;
 
@@ -66,14 +75,21 @@ final class PlanValue {
         this.scene = scene;
         this.light = light;
         this.worth = worth;
-        this.middleM = scene.tree().heightM() / 2;
+        this.lowM = scene.tree().heightM() * scene.figure(PLAN_LOW_SHARE);
         this.wanted = (int)
                 cuts.stream().filter(limb -> limb.verdict() != Verdict.BEND).count();
         Set<Made> all = new HashSet<>();
         for (LimbVerdict limb : cuts) {
             all.add(Made.of(limb));
             if (limb.verdict() == Verdict.REMOVE) {
-                toGo.add(limb.limb().id());
+                toGo.add(limb.tag());
+            }
+            Rule rule = limb.rule().orElse(Rule.NOTHING_CLEAR);
+            if (rule == Rule.LOW) {
+                low.add(limb.tag());
+            }
+            if (rule == Rule.TOO_HIGH && limb.verdict() == Verdict.SHORTEN) {
+                arms.add(limb.tag());
             }
         }
         this.inTheEnd = crown(all);
@@ -99,7 +115,23 @@ final class PlanValue {
                     .forEach(made::add);
             sum += gained(made) - costOfPlaces(now);
         }
-        return sum - years * (scene.figure(PLAN_STEP_COST) * steps(made) + costOfLeavingOut(made));
+        return sum
+                - years * (scene.figure(PLAN_STEP_COST) * steps(made) + costOfLeavingOut(made))
+                - costOfHorns(byYear)
+                - costOfLeavingLittle(crown(made).left());
+    }
+
+    /** What it costs that arms come down in different years, so that some stand as horns meanwhile. */
+    private double costOfHorns(Map<Integer, List<PlannedCut>> byYear) {
+        long years = byYear.values().stream()
+                .filter(cuts -> cuts.stream().anyMatch(cut -> arms.contains(cut.limb())))
+                .count();
+        return scene.figure(PLAN_HORNS_COST) * Math.max(0, years - 1);
+    }
+
+    /** What it costs that so little is left in the end that the tree has to begin anew. */
+    double costOfLeavingLittle(double left) {
+        return scene.figure(PLAN_LITTLE_LEFT_COST) * Math.max(0, scene.figure(PLAN_LITTLE_LEFT_SHARE) - left);
     }
 
     /** Limbs that are begun and find no end in the plan: they might as well not have been. */
@@ -162,7 +194,8 @@ final class PlanValue {
     private double ofItself(String limb) {
         Worth own = worth.get(limb);
         double widthCm = scene.branching().get(limb).diameterCm() / scene.figure(BIG_CUT_CM);
-        double lasting = toGo.contains(limb) ? 1 : scene.figure(PLAN_SHORTENING_TIMES);
+        double lasting = (toGo.contains(limb) ? 1 : scene.figure(PLAN_SHORTENING_TIMES))
+                * (low.contains(limb) ? scene.figure(PLAN_LOW_TIMES) : 1);
         return scene.figure(PLAN_RISK_TIMES) * own.risk() + lasting * own.form() * Math.min(1, widthCm * widthCm);
     }
 
@@ -188,24 +221,23 @@ final class PlanValue {
         return crown;
     }
 
-    /** What it costs that big cuts of a year bare one side, or none is high or none is low. */
+    /** What it costs that big cuts of a year all bare one side, or none is high or none low. */
     double costOfPlaces(List<PlannedCut> ofYear) {
-        List<Limb> big = ofYear.stream()
-                .filter(cut -> cut.cut().big())
-                .map(cut -> scene.branching().get(cut.limb()))
-                .toList();
-        int bad = 0;
-        for (int i = 0; i < big.size(); i++) {
-            for (int j = 0; j < i; j++) {
-                double apart =
-                        Branching.apartDeg(big.get(i).azimuthDeg(), big.get(j).azimuthDeg());
-                bad += apart < scene.figure(SAME_SIDE_DEG) ? 1 : 0;
-            }
+        List<PlannedCut> big = ofYear.stream().filter(cut -> cut.cut().big()).toList();
+        if (big.size() < 2) {
+            return 0;
         }
-        long high = ofYear.stream()
-                .filter(cut -> cut.cut().big() && cut.cut().heightM() > middleM)
-                .count();
-        bad += big.size() > 1 && (high == 0 || high == big.size()) ? 1 : 0;
+        double[] azimuths = big.stream()
+                .mapToDouble(cut -> scene.branching().get(cut.limb()).azimuthDeg())
+                .sorted()
+                .toArray();
+        double widestGap = azimuths[0] + 360 - azimuths[azimuths.length - 1];
+        for (int i = 1; i < azimuths.length; i++) {
+            widestGap = Math.max(widestGap, azimuths[i] - azimuths[i - 1]);
+        }
+        long lowDown = big.stream().filter(cut -> cut.cut().heightM() <= lowM).count();
+        int bad = 360 - widestGap <= scene.figure(SAME_SIDE_DEG) ? 1 : 0;
+        bad += lowDown == 0 || lowDown == big.size() ? 1 : 0;
         return scene.figure(PLAN_ONE_SIDE_COST) * bad;
     }
 }

@@ -66,6 +66,15 @@ public record RenovationPlan(int years, Optional<Reason> yearsWhy, List<Lane> la
         return new RenovationPlan(years, yearsWhy, kept, left);
     }
 
+    /** How many pruning years have work in them. */
+    int yearsWithWork() {
+        return (int) lanes.stream().map(lane -> lane.year().year()).distinct().count();
+    }
+
+    RenovationPlan over(int otherYears) {
+        return new RenovationPlan(otherYears, yearsWhy, lanes, notPlaced);
+    }
+
     RenovationPlan because(Reason why) {
         return new RenovationPlan(years, Optional.of(why), lanes, notPlaced);
     }

@@ -9,8 +9,8 @@ import org.diligentbough.core.light.CrownLight;
 import org.diligentbough.core.survey.LivingCrown;
 import org.diligentbough.core.verdict.Cut;
 import org.diligentbough.core.verdict.LimbVerdict;
+import org.diligentbough.core.verdict.Rule;
 import org.diligentbough.core.verdict.Scene;
-import org.diligentbough.core.verdict.TableRow;
 import org.diligentbough.core.verdict.Verdict;
 
 /**
@@ -67,13 +67,13 @@ public record Worth(double risk, double lightLetIn, double light, double form, d
         if (limb.urgent()) {
             return scene.figure(Figure.WORTH_URGENT);
         }
-        Optional<Figure> figure = limb.row().flatMap(Worth::riskOf);
+        Optional<Figure> figure = limb.rule().flatMap(Worth::riskOf);
         return figure.map(scene::figure).orElse(0.0);
     }
 
-    private static Optional<Figure> riskOf(TableRow row) {
+    private static Optional<Figure> riskOf(Rule rule) {
         return Optional.ofNullable(
-                switch (row) {
+                switch (rule) {
                     case DEAD -> Figure.WORTH_DEAD;
                     case DISEASED -> Figure.WORTH_DISEASED;
                     case DAMAGED -> Figure.WORTH_DAMAGED;
@@ -83,11 +83,17 @@ public record Worth(double risk, double lightLetIn, double light, double form, d
     }
 
     private static double form(Scene scene, LimbVerdict limb) {
-        return limb.row()
-                .map(row -> switch (row) {
+        return limb.rule()
+                .map(rule -> switch (rule) {
                     case DEAD, DISEASED, DAMAGED -> 0.0;
-                    case SPLIT_UNION, RUBBING, INTO_CENTRE, THICK_SIDE_LIMB, TOO_HIGH, LOW, ENCROACHING ->
-                        scene.figure(Figure.WORTH_FRAME);
+                    case SPLIT_UNION,
+                            RUBBING,
+                            INTO_CENTRE,
+                            THICK_SIDE_LIMB,
+                            TOO_HIGH,
+                            LOW,
+                            ENCROACHING,
+                            TOO_MANY_MAINS -> scene.figure(Figure.WORTH_FRAME);
                     default -> limb.verdict() == Verdict.WAIT ? 0.0 : scene.figure(Figure.WORTH_ORDER);
                 })
                 .orElse(0.0);

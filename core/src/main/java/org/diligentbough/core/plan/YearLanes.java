@@ -19,6 +19,8 @@ import org.diligentbough.core.verdict.Vigour;
 
 /** What each pruning year may take of a tree, and the lanes it opens. */
 final class YearLanes {
+    private static final double CLOSE = 1e-6;
+
     private final Scene scene;
     private final TreeVerdict tree;
     private final CuttingCalendar calendar;
@@ -45,34 +47,60 @@ final class YearLanes {
         return mainWindows(now()).isEmpty() ? now().plus(1) : now();
     }
 
-    /** What a year may take when {@code left} of the crown as surveyed, 0 to 1, stands before its first planned cut. */
-    YearBudget budget(PruningYear year, double left) {
-        PruningYear now = now();
-        boolean resting = tree.resting() && year.year() <= first().year();
-        TakenThisYear before = year.equals(now) ? taken : TakenThisYear.NOTHING;
-        double atStart = before.share() < 1 ? left / (1 - before.share()) : left;
+    /**
+     * What a year may take when {@code left} of the crown as surveyed, 0 to 1, stands before its first planned cut.
+     *
+     * @param before the year before as planned; empty when the plan begins with this one
+     */
+    YearBudget budget(PruningYear year, double left, Optional<YearBudget> before) {
+        TakenThisYear sofar = year.equals(now()) ? taken : TakenThisYear.NOTHING;
+        double atStart = sofar.share() < 1 ? left / (1 - sofar.share()) : left;
+        boolean weak = tree.resting() && year.year() <= first().year();
+        int mostMains = (int) scene.figure(Figure.MAINS_A_YEAR);
         if (!scene.traits().hasAllowance()) {
-            return new YearBudget(year, OptionalDouble.empty(), OptionalDouble.empty(), 0, resting, atStart, 0, before);
+            YearBudget.Terms none = new YearBudget.Terms(
+                    OptionalDouble.empty(), OptionalDouble.empty(), 0, mostMains, weak, 0, 0, 0, 1, 0, 0);
+            return new YearBudget(year, none, atStart, sofar);
         }
-        TreeVerdict.Allowance allowance = tree.fullAllowance();
-        double full = allowance.year().orElseThrow();
-        double charge = 0;
-        if (year.equals(now)) {
-            charge = scene.tree().removedLast12Months() + taken.share() + taken.overdoneBefore();
-        } else if (year.equals(now.plus(1))) {
-            charge = Math.max(0, taken.share() + taken.overdoneBefore() - full);
-        }
-        double share = resting ? 0 : Math.max(0, full - charge);
-        double summer = resting ? 0 : Math.max(0, allowance.summer().orElseThrow() - before.summerShare());
+        double full = tree.fullAllowance().year().orElseThrow();
+        double owed = before.map(YearBudget::owed).orElseGet(() -> overBeforeThePlan(full));
+        double restShare = Math.min(full, scene.figure(Figure.REST_SHARE));
+        // A little too much is paid back by a little less, so that a hair's breadth never costs a year.
+        double rest = Math.min(1, owed / scene.figure(Figure.REST_RAMP_SHARE));
+        double rested = before.map(last -> last.terms().paysBack()).orElse(0.0);
+        double afterRest = full - rested * Math.max(0, full - scene.figure(Figure.AFTER_REST_SHARE));
+        double payingBack = afterRest - rest * Math.max(0, afterRest - restShare);
+        double charged = year.equals(now()) ? sofar.share() + chargedToThisYear() : 0;
+        boolean resting = weak || rest >= 1 - CLOSE;
+        double allowance = resting ? 0 : Math.max(0, payingBack - charged);
+        double summer = Math.min(tree.fullAllowance().summer().orElseThrow(), allowance) - sofar.summerShare();
         return new YearBudget(
                 year,
-                OptionalDouble.of(share),
-                OptionalDouble.of(summer),
-                allowance.bigCuts().orElseThrow(),
-                resting,
+                new YearBudget.Terms(
+                        OptionalDouble.of(allowance),
+                        OptionalDouble.of(Math.max(0, summer)),
+                        tree.fullAllowance().bigCuts().orElseThrow(),
+                        mostMains,
+                        resting,
+                        rest >= 1 - CLOSE && !tree.weak() ? restShare : 0,
+                        Math.min(allowance, scene.figure(Figure.BESIDE_A_WHOLE_LIMB)),
+                        scene.figure(Figure.LAST_ARM_SHARE),
+                        full,
+                        charged,
+                        rest),
                 atStart,
-                scene.figure(Figure.BESIDE_A_WHOLE_LIMB),
-                before);
+                sofar);
+    }
+
+    /** What a survey says was taken in the pruning year that runs, share of the living crown. */
+    private double chargedToThisYear() {
+        return scene.cutInTheYearBefore() ? 0 : scene.tree().removedLast12Months();
+    }
+
+    /** By how much the pruning year before the running one went over its allowance, as logs and the survey tell. */
+    private double overBeforeThePlan(double full) {
+        double surveyed = scene.cutInTheYearBefore() ? scene.tree().removedLast12Months() - full : 0;
+        return Math.max(0, Math.max(surveyed, taken.overdoneBefore()));
     }
 
     private List<Window> windows(PruningYear year) {

@@ -46,7 +46,11 @@ public final class CrownShares {
     }
 
     private static double square(Limb limb) {
-        return limb.diameterCm() * limb.diameterCm();
+        return square(limb.diameterCm());
+    }
+
+    private static double square(double value) {
+        return value * value;
     }
 
     /** Share of the living crown on the limb and its side limbs, 0 to 1. */
@@ -59,9 +63,13 @@ public final class CrownShares {
         return own.get(limb.id());
     }
 
-    /** Share of what the limb carries of its own that goes when it is cut at a distance in metres from its base. */
+    /**
+     * Share of what the limb carries of its own that goes when it is cut at a distance in metres from its base: leaf goes
+     * with cross-section, which the wood loses bit by bit up to the tip, so nothing at the tip and all at the base.
+     */
     public static double ownShareBeyond(Limb limb, double alongM) {
-        double ratio = limb.diameterAtCm(alongM) / limb.diameterCm();
-        return ratio * ratio;
+        double here = square(limb.diameterAtCm(alongM));
+        double atTip = square(limb.diameterAtCm(limb.lengthM()));
+        return (here - atTip) / (square(limb.diameterCm()) - atTip);
     }
 }

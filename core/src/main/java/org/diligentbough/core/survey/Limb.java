@@ -2,6 +2,7 @@ package org.diligentbough.core.survey;
 
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import java.util.OptionalInt;
 import java.util.stream.Stream;
 
@@ -20,6 +21,7 @@ import java.util.stream.Stream;
  * @param leafiness 0 bare to 1 as its thickness says
  * @param cultivar its own cultivar where the tree carries several
  * @param overTarget what would be hit if it fell
+ * @param brokenAtM where it is broken, m from its base; empty where it is not or nobody said
  */
 public record Limb(
         String id,
@@ -35,7 +37,8 @@ public record Limb(
         double leafiness,
         Optional<String> cultivar,
         List<Fault> faults,
-        Optional<OverTarget> overTarget) {
+        Optional<OverTarget> overTarget,
+        OptionalDouble brokenAtM) {
 
     /** Share of the base diameter left at the tip; the diameter falls linearly to it (own assumption). */
     public static final double TIP_TAPER = 0.55;
@@ -64,7 +67,8 @@ public record Limb(
                 newLeafiness,
                 cultivar,
                 newFaults,
-                overTarget);
+                overTarget,
+                brokenAtM);
     }
 
     public boolean has(FaultKind kind) {

@@ -18,6 +18,7 @@ import java.util.Set;
  * @param tiesBite whether ties or wire bite in
  * @param openWoundCm width of the largest old wound not closed, cm
  * @param consent of whoever owns it
+ * @param spreadTargetM width allotted to the tree, m
  */
 public record Noted(
         Optional<Habit> habit,
@@ -30,7 +31,8 @@ public record Noted(
         boolean fungus,
         boolean tiesBite,
         OptionalDouble openWoundCm,
-        Optional<Consent> consent) {
+        Optional<Consent> consent,
+        OptionalDouble spreadTargetM) {
     /** Nothing noted. */
     public static final Noted NOTHING = new Noted(
             Optional.empty(),
@@ -43,7 +45,8 @@ public record Noted(
             false,
             false,
             OptionalDouble.empty(),
-            Optional.empty());
+            Optional.empty(),
+            OptionalDouble.empty());
 
     public Noted {
         beneath = Set.copyOf(beneath);

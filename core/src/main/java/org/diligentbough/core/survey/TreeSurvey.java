@@ -50,9 +50,12 @@ public record TreeSurvey(
         Trunk trunk,
         Noted noted) {
 
-    /** The form aimed at: the one wanted, else the one it has, else what is usual for the species. */
+    /**
+     * The form aimed at: the one wanted, else the one it has, else what is usual for the species. A tree that merely is
+     * natural was let grow, which says nothing of what is wanted.
+     */
     public Form formAimedAt(SpeciesTraits traits) {
-        return formWanted.or(() -> form).orElse(traits.formWanted());
+        return formWanted.or(() -> form.filter(now -> now != Form.NATURAL)).orElse(traits.formWanted());
     }
 
     /** The same with another share of the living crown taken in the last twelve months, 0 to 1. */

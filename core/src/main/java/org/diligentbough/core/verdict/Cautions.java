@@ -73,9 +73,7 @@ public final class Cautions {
                 .filter(limb -> limb.has(FaultKind.DEAD) && limb.overTarget().isPresent())
                 .filter(limb -> limbs.stream()
                         .anyMatch(verdict -> verdict.limb().equals(limb)
-                                && verdict.row()
-                                        .filter(TableRow.DECIDED::equals)
-                                        .isPresent()))
+                                && verdict.rule().filter(Rule.DECIDED::equals).isPresent()))
                 .forEach(limb -> say(ReasonCode.DECIDED_DESPITE_DANGER, limb.id()));
         noted.consent().ifPresent(consent -> {
             if (consent == Noted.Consent.TO_ASK) {

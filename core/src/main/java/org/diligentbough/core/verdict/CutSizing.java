@@ -5,6 +5,7 @@ import static org.diligentbough.core.knowledge.Figure.ARBORIST_KG;
 import static org.diligentbough.core.knowledge.Figure.BIG_CUT_CM;
 import static org.diligentbough.core.knowledge.Figure.BIG_CUT_FLOOR_CM;
 import static org.diligentbough.core.knowledge.Figure.BIG_CUT_TRUNK_SHARE;
+import static org.diligentbough.core.knowledge.Figure.BIG_SHORTENING_CM;
 import static org.diligentbough.core.knowledge.Figure.GREEN_DENSITY;
 import static org.diligentbough.core.knowledge.Figure.GROUND_REACH_M;
 import static org.diligentbough.core.knowledge.Figure.HOLD_KG;
@@ -46,7 +47,7 @@ public final class CutSizing {
         return new Cut(
                 place,
                 diameterCm,
-                scene.branching().living(limb) && big(diameterCm),
+                scene.branching().living(limb) && big(diameterCm, place.kind()),
                 technique,
                 tool(diameterCm, reach),
                 reach,
@@ -72,8 +73,14 @@ public final class CutSizing {
                 reach == Reach.LADDER ? Set.of(Ticket.LADDER) : Set.of());
     }
 
-    /** Whether a cut of live wood is big: 5 cm and over, or over a quarter of the trunk, but never under 3 cm. */
-    public boolean big(double diameterCm) {
+    /**
+     * Whether a cut of live wood is big: a removal of 5 cm and over, or over a quarter of the trunk, but never under 3 cm;
+     * a shortening to a branch or bud from 8 cm.
+     */
+    public boolean big(double diameterCm, CutKind kind) {
+        if (kind == CutKind.TO_SIDE_BRANCH || kind == CutKind.HEADING) {
+            return diameterCm >= scene.figure(BIG_SHORTENING_CM);
+        }
         double ofTrunkCm = scene.figure(BIG_CUT_TRUNK_SHARE) * scene.tree().trunkDiameterCm();
         boolean wide = diameterCm >= scene.figure(BIG_CUT_CM) || diameterCm > ofTrunkCm;
         return wide && diameterCm >= scene.figure(BIG_CUT_FLOOR_CM);
@@ -114,7 +121,11 @@ public final class CutSizing {
         if (reach == Reach.LADDER) {
             tickets.add(Ticket.LADDER);
         }
-        if (overTheCrew(heightM, weightKg) || overWhatOnlyAnArboristMay(limb) || new TrunkHazard(scene).present()) {
+        TrunkHazard trunk = new TrunkHazard(scene);
+        if (overTheCrew(heightM, weightKg)
+                || overWhatOnlyAnArboristMay(limb)
+                || trunk.present()
+                || trunk.callusedUnionOf(limb)) {
             tickets.add(Ticket.ARBORIST);
         }
         return tickets;

@@ -1,6 +1,8 @@
 package org.diligentbough.core.verdict;
 
-import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.function.Predicate;
+import org.diligentbough.core.knowledge.Figure;
 import org.diligentbough.core.survey.Branching;
 import org.diligentbough.core.survey.Limb;
 import org.diligentbough.core.survey.Point;
@@ -17,15 +19,36 @@ final class Encroachment {
     }
 
     /** Distance from the base, m, from which the limb is over a neighbour; empty when it is over none that was entered. */
-    Optional<Double> startsOverM(Limb limb) {
+    OptionalDouble startsOverM(Limb limb) {
+        return firstM(limb, point -> scene.survey().surroundings().stream().anyMatch(near -> over(point, near)));
+    }
+
+    /**
+     * Distance from the base, m, from which the limb reaches past the width allotted to its tree; empty where none is
+     * allotted or it ends within that and what is borne with.
+     */
+    OptionalDouble pastTheWidthFromM(Limb limb) {
+        OptionalDouble allottedM = scene.tree().noted().spreadTargetM();
+        if (allottedM.isEmpty()) {
+            return OptionalDouble.empty();
+        }
+        double radiusM = allottedM.getAsDouble() / 2;
+        double borneM = Math.max(
+                scene.figure(Figure.HEIGHT_TOLERANCE_M), scene.figure(Figure.HEIGHT_TOLERANCE_SHARE) * radiusM);
+        return scene.branching().tip(limb).fromAxisM() <= radiusM + borneM
+                ? OptionalDouble.empty()
+                : firstM(limb, point -> point.fromAxisM() > radiusM);
+    }
+
+    private OptionalDouble firstM(Limb limb, Predicate<Point> which) {
         for (int step = 0; step <= STEPS; step++) {
             double alongM = limb.lengthM() * step / STEPS;
             Point point = scene.branching().pointAt(limb, alongM);
-            if (scene.survey().surroundings().stream().anyMatch(near -> over(point, near))) {
-                return Optional.of(alongM);
+            if (which.test(point)) {
+                return OptionalDouble.of(alongM);
             }
         }
-        return Optional.empty();
+        return OptionalDouble.empty();
     }
 
     private static boolean over(Point point, Surrounding near) {

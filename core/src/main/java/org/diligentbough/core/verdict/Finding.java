@@ -6,26 +6,36 @@ import java.util.Optional;
 import org.diligentbough.core.knowledge.Reason;
 
 /**
- * One row of the table that applies to a limb.
+ * One rule of the table that applies to a limb.
  *
  * @param place where it is cut or bent, for verdicts that do something
  * @param urgent whether it cannot wait for a window or an allowance
  */
-public record Finding(TableRow row, Verdict verdict, Optional<Place> place, boolean urgent, List<Reason> reasons) {
+public record Finding(Rule rule, Verdict verdict, Optional<Place> place, boolean urgent, List<Reason> reasons) {
     public Finding {
         reasons = List.copyOf(reasons);
     }
 
-    static Finding leave(TableRow row, Verdict verdict, Reason... reasons) {
-        return new Finding(row, verdict, Optional.empty(), false, List.of(reasons));
+    /** Whether it does something: what only says "keep" or "wait" leaves the verdict to a later rule. */
+    boolean acts() {
+        return verdict == Verdict.REMOVE || verdict == Verdict.SHORTEN || verdict == Verdict.BEND;
     }
 
-    static Finding act(TableRow row, Verdict verdict, Place place, Reason... reasons) {
-        return new Finding(row, verdict, Optional.of(place), false, List.of(reasons));
+    /** The same cut at another place. */
+    Finding at(Place other) {
+        return new Finding(rule, verdict, Optional.of(other), urgent, reasons);
     }
 
-    static Finding remove(TableRow row, Reason... reasons) {
-        return act(row, Verdict.REMOVE, Place.collar(), reasons);
+    static Finding leave(Rule rule, Verdict verdict, Reason... reasons) {
+        return new Finding(rule, verdict, Optional.empty(), false, List.of(reasons));
+    }
+
+    static Finding act(Rule rule, Verdict verdict, Place place, Reason... reasons) {
+        return new Finding(rule, verdict, Optional.of(place), false, List.of(reasons));
+    }
+
+    static Finding remove(Rule rule, Reason... reasons) {
+        return act(rule, Verdict.REMOVE, Place.collar(), reasons);
     }
 
     /** The same, urgent when there is a reason for it. */
@@ -35,6 +45,6 @@ public record Finding(TableRow row, Verdict verdict, Optional<Place> place, bool
         }
         List<Reason> all = new ArrayList<>(reasons);
         all.add(why.get());
-        return new Finding(row, verdict, place, true, all);
+        return new Finding(rule, verdict, place, true, all);
     }
 }

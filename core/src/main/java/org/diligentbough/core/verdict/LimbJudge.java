@@ -1,10 +1,8 @@
 package org.diligentbough.core.verdict;
 
 import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.HashMap;
 import java.util.HashSet;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -17,17 +15,27 @@ import org.diligentbough.core.survey.FaultKind;
 import org.diligentbough.core.survey.Limb;
 
 /**
- * Judges every limb of a tree by the table: first what needs no other limb to decide, then pairs of limbs, then uprights,
- * which depend on what else stands, then pairs once more without the uprights that go.
+ * Judges every limb of a tree by the table: first what needs no other limb to decide, then pairs of limbs, then uprights
+ * and main branches, which depend on what else stands, then height among what stays, and last what is left in the dark.
+ * Since a thick branch stays where another is cut back to it, the table is gone through again until that settles.
  */
 public final class LimbJudge {
+    /** Times the table is gone through at most; twice is enough for nearly all trees. */
+    private static final int MOST_PASSES = 4;
+
     private final Scene scene;
     private final Branching branching;
-    private final SoundnessRows soundness;
-    private final FrameRows frame;
-    private final ShootRows shoots;
-    private final OwnRuleRows ownRules;
-    private final PairRows pairs;
+    private final SoundnessRules soundness;
+    private final FrameRules frame;
+    private final HeightRule height;
+    private final ShootRules shoots;
+    private final ShadeRule shade;
+    private final MainsRules mains;
+    private final FormingRules forming;
+    private final BushAndFigRules ownRules;
+    private final PairRules pairs;
+    private final Questions questions;
+    private final Ticked ticked;
     private final CutSizing sizing;
     /** Decisions that differ from the table, by the limb's tag. */
     private final Map<String, Decision> decisions = new HashMap<>();
@@ -35,11 +43,17 @@ public final class LimbJudge {
     public LimbJudge(Scene scene) {
         this.scene = scene;
         this.branching = scene.branching();
-        this.soundness = new SoundnessRows(scene);
-        this.frame = new FrameRows(scene);
-        this.shoots = new ShootRows(scene);
-        this.ownRules = new OwnRuleRows(scene);
-        this.pairs = new PairRows(scene);
+        this.soundness = new SoundnessRules(scene);
+        this.frame = new FrameRules(scene);
+        this.height = new HeightRule(scene);
+        this.shoots = new ShootRules(scene);
+        this.shade = new ShadeRule(scene);
+        this.mains = new MainsRules(scene);
+        this.forming = new FormingRules(scene);
+        this.ownRules = new BushAndFigRules(scene);
+        this.pairs = new PairRules(scene);
+        this.questions = new Questions(scene);
+        this.ticked = new Ticked(scene);
         this.sizing = new CutSizing(scene);
     }
 
@@ -48,91 +62,179 @@ public final class LimbJudge {
      * table says changes nothing.
      */
     public List<LimbVerdict> judge(List<Decision> decided) {
-        List<LimbVerdict> byTable = judge();
-        Map<String, Verdict> verdicts = new HashMap<>();
-        byTable.forEach(limb -> verdicts.put(limb.limb().id(), limb.verdict()));
-        decided.stream()
-                .filter(decision -> verdicts.containsKey(decision.limb()))
-                .filter(decision -> verdicts.get(decision.limb()) != decision.verdict()
-                        || decision.alongM().isPresent())
-                .forEach(decision -> decisions.put(decision.limb(), decision));
-        return decisions.isEmpty() ? byTable : judge();
+        return judge(decided, Set.of());
+    }
+
+    /**
+     * The same where the plan leaves some limbs standing for years.
+     *
+     * @param ownCuts dead, diseased and broken side limbs that do not wait for the limb they grow from
+     */
+    public List<LimbVerdict> judge(List<Decision> decided, Set<String> ownCuts) {
+        decisions.clear();
+        if (!decided.isEmpty()) {
+            Map<String, Verdict> verdicts = new HashMap<>();
+            verdicts(Set.of()).forEach(limb -> verdicts.put(limb.limb().id(), limb.verdict()));
+            decided.stream()
+                    .filter(decision -> verdicts.containsKey(decision.limb()))
+                    .filter(decision -> verdicts.get(decision.limb()) != decision.verdict()
+                            || decision.alongM().isPresent())
+                    .forEach(decision -> decisions.put(decision.limb(), decision));
+        }
+        return verdicts(ownCuts);
     }
 
     /** The verdict on each limb by the table, in the order of the survey. */
     public List<LimbVerdict> judge() {
-        Map<String, List<Finding>> findings = findings();
+        return judge(List.of());
+    }
+
+    private List<LimbVerdict> verdicts(Set<String> ownCuts) {
+        Findings findings = findings();
+        Set<String> gone = findings.gone();
         Map<String, LimbVerdict> verdicts = new HashMap<>();
         for (Limb limb : branching.outwards()) {
-            verdicts.put(limb.id(), verdict(limb, findings.get(limb.id()), verdicts));
+            verdicts.put(limb.id(), verdict(limb, findings, gone, verdicts, ownCuts));
         }
         return scene.survey().limbs().stream()
                 .map(limb -> verdicts.get(limb.id()))
                 .toList();
     }
 
-    private Map<String, List<Finding>> findings() {
-        Map<String, List<Finding>> findings = new LinkedHashMap<>();
-        Set<String> takenOver = new HashSet<>();
+    private Findings findings() {
+        Set<String> takesOver = Set.of();
+        Findings found = pass(takesOver);
+        for (int pass = 1; pass < MOST_PASSES && !found.takingOver().equals(takesOver); pass++) {
+            takesOver = found.takingOver();
+            found = pass(takesOver);
+        }
+        if (!scene.bush()) {
+            shade(found, takesOver);
+        }
+        return found;
+    }
+
+    /** Once through the table. {@code takesOver}: branches that others are cut back to, so they may be thick. */
+    private Findings pass(Set<String> takesOver) {
+        Findings findings = new Findings(scene);
         for (Limb limb : branching.outwards()) {
-            List<Finding> own = ownFindings(limb, takenOver.contains(limb.id()));
-            findings.put(limb.id(), own);
-            first(own).flatMap(Finding::place).flatMap(Place::sideBranch).ifPresent(takenOver::add);
+            ofItself(limb, takesOver.contains(limb.id())).forEach(finding -> findings.add(limb.id(), finding));
         }
-        Map<String, Finding> losers = pairs.settle(gone(findings, Map.of()));
-        Set<String> goneFirst = gone(findings, losers);
-        Map<String, Finding> uprights = shoots.uprights(branching.outwards().stream()
-                .filter(limb -> !goneFirst.contains(limb.id()))
-                .toList());
-        uprights.forEach((id, finding) -> findings.get(id).add(finding));
-        pairs.settle(gone(findings, Map.of()))
-                .forEach((id, finding) -> findings.get(id).add(finding));
+        Set<String> goneAnyway = gone(findings, pairs.settle(findings.gone()));
+        findings.addAll(shoots.uprights(branching.outwards().stream()
+                .filter(limb -> !goneAnyway.contains(limb.id()))
+                .toList()));
+        findings.addAll(pairs.settle(findings.gone()));
+        Set<String> spared = new HashSet<>(takesOver);
+        branching.outwards().stream()
+                .filter(limb -> pairs.won(limb, findings))
+                .map(Limb::id)
+                .forEach(spared::add);
         if (scene.bush()) {
-            Set<String> gone = gone(findings, Map.of());
-            ownRules.bush(branching.outwards().stream()
-                            .filter(limb -> !gone.contains(limb.id()))
-                            .toList())
-                    .forEach((id, finding) -> findings.get(id).add(finding));
+            Set<String> gone = findings.gone();
+            findings.addAll(ownRules.bush(branching.outwards().stream()
+                    .filter(limb -> !gone.contains(limb.id()))
+                    .toList()));
+        } else {
+            findings.addAll(mains.tooMany(findings.gone(), spared));
+            findings.addAll(mains.outOfShape(findings.gone(), spared));
         }
-        findings.values().forEach(list -> list.sort(Comparator.comparing(Finding::row)));
+        height(findings, takesOver);
         return findings;
     }
 
-    /** What can be said of a limb alone. {@code takesOver}: another limb is cut back to it, so it may be thick. */
-    private List<Finding> ownFindings(Limb limb, boolean takesOver) {
+    private Set<String> gone(Findings findings, Map<String, Finding> more) {
+        Set<String> gone = new HashSet<>(findings.gone());
+        for (Limb limb : branching.outwards()) {
+            if (more.containsKey(limb.id())
+                    || limb.parent().filter(gone::contains).isPresent()) {
+                gone.add(limb.id());
+            }
+        }
+        return gone;
+    }
+
+    /** Too high, among what stays; outwards, since what a limb is cut back to has to stand. */
+    private void height(Findings findings, Set<String> takesOver) {
+        Set<String> gone = findings.gone();
+        for (Limb limb : branching.outwards()) {
+            boolean goes = gone.contains(limb.id())
+                    || limb.parent().filter(gone::contains).isPresent();
+            if (goes || scene.weakGraft(limb) || scene.evergreenLeftAlone()) {
+                continue;
+            }
+            Optional<Finding> tall = height.of(limb, gone);
+            // What takes over where another is lowered to it stays for this step, even if it is still too high.
+            tall.filter(finding -> finding.verdict() != Verdict.REMOVE || !takesOver.contains(limb.id()))
+                    .ifPresent(finding -> {
+                        findings.add(limb.id(), finding);
+                        if (finding.verdict() == Verdict.REMOVE) {
+                            gone.add(limb.id());
+                        }
+                    });
+        }
+    }
+
+    /** What is left in the dark once all else is gone, and what a cultivar that outgrows the others gives up for them. */
+    private void shade(Findings findings, Set<String> takesOver) {
+        Set<String> gone = findings.gone();
+        Set<String> spared = new HashSet<>(takesOver);
+        spared.addAll(findings.takingOver());
+        branching.outwards().stream()
+                .filter(limb -> pairs.won(limb, findings))
+                .map(Limb::id)
+                .forEach(spared::add);
+        List<Limb> dark = branching.outwards().stream()
+                .filter(limb -> !gone.contains(limb.id()) && !spared.contains(limb.id()))
+                .filter(limb -> !scene.weakGraft(limb) && shade.asks(limb))
+                .toList();
+        if (dark.isEmpty() && scene.strongGraftShare() <= 0) {
+            return;
+        }
+        Map<String, Double> after = scene.lightAfter(findings.crownAfter());
+        dark.forEach(limb -> shade.of(limb, after).ifPresent(finding -> findings.add(limb.id(), finding)));
+        findings.addAll(mains.strongGraft(findings.gone(), spared, after));
+    }
+
+    /** What can be said of a limb alone. {@code takesOver}: another limb is cut back to it. */
+    private List<Finding> ofItself(Limb limb, boolean takesOver) {
         List<Finding> found = new ArrayList<>();
         Optional.ofNullable(decisions.get(limb.id())).map(this::decided).ifPresent(found::add);
-        Stream.of(soundness.dead(limb), soundness.diseased(limb), soundness.damaged(limb))
+        Stream.of(soundness.dead(limb), soundness.diseased(limb), soundness.damaged(limb), shoots.belowGraft(limb))
                 .flatMap(Optional::stream)
                 .forEach(found::add);
-        shoots.belowGraft(limb).ifPresent(found::add);
+        if (limb.has(FaultKind.BELOW_GRAFT)) {
+            return found;
+        }
+        found.add(shoots.nothingClear());
         if (scene.weakGraft(limb)) {
-            found.add(Finding.leave(
-                    TableRow.NOTHING_CLEAR, Verdict.KEEP, scene.reason(ReasonCode.WEAK_GRAFT_ONLY_CLEANED)));
+            found.add(
+                    0,
+                    Finding.leave(Rule.NOTHING_CLEAR, Verdict.KEEP, scene.reason(ReasonCode.WEAK_GRAFT_ONLY_CLEANED)));
+            return found;
+        }
+        if (scene.evergreenLeftAlone()) {
+            frame.encroaching(limb)
+                    .filter(finding -> limb.has(FaultKind.ENCROACHING))
+                    .ifPresent(found::add);
+            found.add(
+                    0, Finding.leave(Rule.NOTHING_CLEAR, Verdict.KEEP, scene.reason(ReasonCode.EVERGREEN_LEFT_ALONE)));
             return found;
         }
         frame.intoCentre(limb).ifPresent(found::add);
         if (!takesOver && !pairs.keptInUnion(limb)) {
             frame.thickSideLimb(limb).ifPresent(found::add);
         }
-        // What takes over where another is lowered to it stays for this step, even if it is still too high.
-        frame.tooHigh(limb)
-                .filter(finding -> !takesOver || finding.verdict() != Verdict.REMOVE)
-                .ifPresent(found::add);
         frame.low(limb).ifPresent(found::add);
         frame.encroaching(limb).ifPresent(found::add);
         if (!scene.bush()) {
-            otherTreeRows(limb).forEach(found::add);
+            otherTreeRules(limb).forEach(found::add);
         }
         if (takesOver) {
             found.add(Finding.leave(
-                    TableRow.FRUITFUL,
+                    Rule.FRUITFUL,
                     Verdict.KEEP,
                     scene.reason(ReasonCode.TAKES_OVER, limb.parent().orElseThrow())));
-        }
-        found.add(shoots.nothingClear());
-        if (limb.has(FaultKind.BELOW_GRAFT)) {
-            found.removeIf(finding -> finding.verdict() != Verdict.REMOVE && finding.row() != TableRow.DECIDED);
         }
         return found;
     }
@@ -141,104 +243,99 @@ public final class LimbJudge {
         Limb limb = branching.get(decision.limb());
         Reason why = scene.reason(ReasonCode.DECIDED, decision.by(), decision.on());
         return switch (decision.verdict()) {
-            case REMOVE -> Finding.remove(TableRow.DECIDED, why);
-            case SHORTEN -> Finding.act(TableRow.DECIDED, Verdict.SHORTEN, shortenedAt(limb, decision), why);
-            case BEND -> Finding.act(TableRow.DECIDED, Verdict.BEND, Place.at(CutKind.BEND, limb.lengthM() / 2), why);
-            default -> Finding.leave(TableRow.DECIDED, decision.verdict(), why);
+            case REMOVE -> Finding.remove(Rule.DECIDED, why);
+            case SHORTEN -> Finding.act(Rule.DECIDED, Verdict.SHORTEN, shortenedAt(limb, decision), why);
+            case BEND -> Finding.act(Rule.DECIDED, Verdict.BEND, Place.at(CutKind.BEND, limb.lengthM() / 2), why);
+            default -> Finding.leave(Rule.DECIDED, decision.verdict(), why);
         };
     }
 
     private Place shortenedAt(Limb limb, Decision decision) {
+        double thirdM = limb.lengthM() * 2 / 3;
         return decision.alongM().isPresent()
-                ? scene.shortenAt(limb, decision.alongM().getAsDouble())
-                : scene.shortenByAThird(limb);
+                ? scene.places().asDecided(limb, decision.alongM().getAsDouble())
+                : scene.places().shortenByAThird(limb).orElseGet(() -> scene.places()
+                        .asDecided(limb, thirdM));
     }
 
-    private Stream<Finding> otherTreeRows(Limb limb) {
-        Optional<Finding> spent = scene.fig() ? ownRules.fig(limb) : shoots.spent(limb);
+    private Stream<Finding> otherTreeRules(Limb limb) {
+        Optional<Finding> renewal = scene.fig() ? ownRules.fig(limb) : shoots.spent(limb);
         Optional<Finding> crowded = limb.has(FaultKind.CROWDED)
                         && limb.partners(FaultKind.CROWDED).findAny().isEmpty()
                         && !scene.evergreen()
-                ? Optional.of(Finding.remove(TableRow.CROWDED, scene.reason(ReasonCode.CROWDED)))
+                ? Optional.of(Finding.remove(Rule.CROWDED, scene.reason(ReasonCode.CROWDED)))
                 : Optional.empty();
+        Optional<Finding> pliable = shoots.pliable(limb);
         return Stream.of(
                         frame.weeping(limb),
-                        frame.shadedUnderneath(limb),
                         crowded,
-                        spent,
+                        renewal,
                         frame.overlong(limb),
-                        shoots.pliable(limb),
+                        pliable,
+                        pliable.isPresent() ? Optional.<Finding>empty() : forming.of(limb),
                         shoots.fruitful(limb))
                 .flatMap(Optional::stream);
     }
 
-    private static Optional<Finding> first(List<Finding> findings) {
-        return findings.stream().min(Comparator.comparing(Finding::row));
-    }
-
-    /** The limbs that go by what was found so far, with all that grows from them beyond the cut. */
-    private Set<String> gone(Map<String, List<Finding>> findings, Map<String, Finding> more) {
-        Set<String> gone = new HashSet<>();
-        Map<String, Double> cutAtM = new HashMap<>();
-        for (Limb limb : branching.outwards()) {
-            Optional<Finding> first = Stream.concat(
-                            findings.get(limb.id()).stream(), Stream.ofNullable(more.get(limb.id())))
-                    .min(Comparator.comparing(Finding::row));
-            boolean removed =
-                    first.map(finding -> finding.verdict() == Verdict.REMOVE).orElse(false);
-            first.filter(finding -> finding.verdict() == Verdict.SHORTEN)
-                    .flatMap(Finding::place)
-                    .ifPresent(place -> cutAtM.put(limb.id(), place.alongM()));
-            boolean withParent = limb.parent()
-                    .filter(parent ->
-                            gone.contains(parent) || limb.originM() > cutAtM.getOrDefault(parent, Double.MAX_VALUE))
-                    .isPresent();
-            if (removed || withParent) {
-                gone.add(limb.id());
-            }
-        }
-        return gone;
-    }
-
-    private LimbVerdict verdict(Limb limb, List<Finding> findings, Map<String, LimbVerdict> verdicts) {
-        Finding first = findings.get(0);
+    private LimbVerdict verdict(
+            Limb limb, Findings findings, Set<String> gone, Map<String, LimbVerdict> verdicts, Set<String> ownCuts) {
+        List<Finding> own = findings.of(limb);
+        Finding deciding = findings.deciding(limb).orElseThrow();
         Optional<LimbVerdict> taker = branching
                 .parentOf(limb)
                 .map(parent -> verdicts.get(parent.id()))
                 .filter(parent -> takes(parent, limb));
-        boolean ownCutNow = taker.isPresent() && first.urgent() && !taker.get().urgent();
-        double share = scene.shares().of(limb);
-        List<Reason> reasons = new ArrayList<>();
+        boolean ownCutNow = taker.isPresent()
+                && (deciding.urgent() && !taker.get().urgent()
+                        || deciding.rule().must() && ownCuts.contains(limb.id()));
         boolean goes = taker.isPresent() && !ownCutNow;
+        List<Reason> reasons = new ArrayList<>();
         if (goes) {
             reasons.add(goesWith(taker.get()));
+        } else {
+            reasons.addAll(deciding.reasons());
         }
-        if (!goes) {
-            reasons.addAll(first.reasons());
-        }
-        // Of what else was found only the why: how it would be done holds for the deciding row alone.
-        findings.stream()
-                .filter(finding -> goes || finding != first)
-                .filter(finding -> finding.row() != TableRow.NOTHING_CLEAR)
-                .map(finding -> finding.reasons().get(0))
-                .forEach(reasons::add);
+        // Of what else was found only the why: how it would be done holds for the deciding rule alone.
+        List<Finding> behind = own.stream()
+                .filter(finding -> goes || finding.rule() != deciding.rule())
+                .filter(finding -> finding.rule() != Rule.NOTHING_CLEAR)
+                .toList();
+        behind.stream().map(finding -> finding.reasons().get(0)).forEach(reasons::add);
         soundness.livedWith(limb).ifPresent(reasons::add);
+        reasons.addAll(ticked.unused(limb, own, gone));
+        boolean stays = !goes && !deciding.acts();
+        if (stays && deciding.rule() != Rule.DECIDED) {
+            reasons.addAll(questions.of(limb, gone));
+        }
+        double share = scene.shares().of(limb);
+        List<Rule> rules = behind.stream().map(Finding::rule).distinct().toList();
         if (goes) {
             return new LimbVerdict(
-                    limb, share, Verdict.GOES_WITH_PARENT, Optional.empty(), false, false, reasons, Optional.empty());
+                    limb,
+                    share,
+                    Verdict.GOES_WITH_PARENT,
+                    Optional.empty(),
+                    rules,
+                    false,
+                    false,
+                    reasons,
+                    List.of(),
+                    Optional.empty());
         }
-        boolean anySeason = first.urgent()
+        boolean anySeason = deciding.urgent()
                 || branching.dead(limb)
-                || limb.has(FaultKind.BELOW_GRAFT) && first.verdict() == Verdict.REMOVE;
+                || limb.has(FaultKind.BELOW_GRAFT) && deciding.verdict() == Verdict.REMOVE;
         return new LimbVerdict(
                 limb,
                 share,
-                first.verdict(),
-                Optional.of(first.row()),
-                first.urgent(),
+                deciding.verdict(),
+                Optional.of(deciding.rule()),
+                rules,
+                deciding.urgent(),
                 anySeason,
                 reasons,
-                first.place().map(place -> sizing.cut(limb, place)));
+                stays ? questions.whyNot(limb) : List.of(),
+                deciding.acts() ? deciding.place().map(place -> sizing.cut(limb, place)) : Optional.empty());
     }
 
     private boolean takes(LimbVerdict parent, Limb limb) {

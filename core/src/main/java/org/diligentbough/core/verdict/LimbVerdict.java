@@ -9,22 +9,43 @@ import org.diligentbough.core.survey.Limb;
  * The judgement of one limb.
  *
  * @param crownShare share of the living crown on it and its side limbs, 0 to 1
- * @param row the row of the table that gave the verdict; empty when it goes with another limb
+ * @param rule that gave the verdict; empty when it goes with another limb
+ * @param behind rules that would have done or said something too, in the order of the table
  * @param urgent whether it cannot wait for a window or an allowance
  * @param anySeason whether it may be cut outside the species' windows
  * @param reasons why, the deciding one first
+ * @param whyNot of a limb that stays: what it comes near to, and why that is not it
  * @param cut what is done, for verdicts that do something
  */
 public record LimbVerdict(
         Limb limb,
         double crownShare,
         Verdict verdict,
-        Optional<TableRow> row,
+        Optional<Rule> rule,
+        List<Rule> behind,
         boolean urgent,
         boolean anySeason,
         List<Reason> reasons,
+        List<Reason> whyNot,
         Optional<Cut> cut) {
     public LimbVerdict {
+        behind = List.copyOf(behind);
         reasons = List.copyOf(reasons);
+        whyNot = List.copyOf(whyNot);
+    }
+
+    /** The limb's tag. */
+    public String tag() {
+        return limb.id();
+    }
+
+    /** Whether it waits for nobody: it is urgent, or the wood is dead, diseased or broken. */
+    public boolean must() {
+        return urgent || rule.filter(Rule::must).isPresent();
+    }
+
+    /** Whether it is one of the few cuts that change a neglected tree. */
+    public boolean strategic() {
+        return cut.isPresent() && rule.filter(Rule::strategic).isPresent();
     }
 }

@@ -46,7 +46,9 @@ public final class TreeJudge {
     /** What the tree calls for; the first of refer, take out, rest, renovate and maintain that applies. */
     public TreeVerdict judge() {
         Optional<Vigour> vigour = vigour();
-        List<Reason> rest = restReasons();
+        List<Reason> weak = weakReasons();
+        List<Reason> rest = new ArrayList<>(weak);
+        rest.addAll(cutHardReasons());
         List<Reason> enough = enoughThisYear();
         TreeVerdict.Allowance allowance = allowance(!rest.isEmpty() || !enough.isEmpty());
         List<Reason> refer = referReasons();
@@ -79,6 +81,7 @@ public final class TreeJudge {
                 vigour,
                 reasons,
                 !rest.isEmpty(),
+                !weak.isEmpty(),
                 allowance,
                 allowance(false),
                 years,
@@ -116,7 +119,7 @@ public final class TreeJudge {
             limb.cut()
                     .filter(cut -> sizing.overTheCrew(cut.heightM(), cut.weightKg()))
                     .ifPresent(cut -> reasons.add(
-                            scene.reason(ReasonCode.REFER_LIMITS, limb.limb().id(), cut.heightM(), cut.weightKg())));
+                            scene.reason(ReasonCode.REFER_LIMITS, limb.tag(), cut.heightM(), cut.weightKg())));
         }
         return reasons;
     }
@@ -142,26 +145,29 @@ public final class TreeJudge {
         return here || scene.branching().parentOf(limb).map(this::hasSilverLeaf).orElse(false);
     }
 
-    private List<Reason> restReasons() {
-        List<Reason> reasons = new ArrayList<>();
-        if (scene.traits().bush()) {
-            return reasons;
-        }
-        if (tree.shootExtensionCm().isPresent()
-                && tree.shootExtensionCm().getAsDouble() < scene.figure(WEAK_SHOOTS_CM)
-                && ofBearingAge()) {
-            reasons.add(
-                    scene.reason(ReasonCode.REST_WEAK, tree.shootExtensionCm().getAsDouble()));
-        }
-        if (scene.traits().hasAllowance() && tree.removedLast12Months() >= scene.yearAllowance() - 1e-9) {
-            reasons.add(scene.reason(ReasonCode.REST_CUT_HARD, tree.removedLast12Months(), scene.yearAllowance()));
-        }
-        return reasons;
+    private List<Reason> weakReasons() {
+        boolean weak = !scene.traits().bush()
+                && tree.shootExtensionCm().orElse(Double.MAX_VALUE) < scene.figure(WEAK_SHOOTS_CM)
+                && ofBearingAge();
+        return weak
+                ? List.of(scene.reason(
+                        ReasonCode.REST_WEAK, tree.shootExtensionCm().getAsDouble()))
+                : List.of();
+    }
+
+    /** More than the allowance in the last twelve months, or all of it within the pruning year that runs. */
+    private List<Reason> cutHardReasons() {
+        double removed = tree.removedLast12Months();
+        boolean allOfThisYears = !scene.cutInTheYearBefore() && removed >= scene.yearAllowance() - Scene.SAME;
+        boolean hard = removed > scene.yearAllowance() + Scene.SAME || allOfThisYears;
+        return scene.traits().hasAllowance() && hard
+                ? List.of(scene.reason(ReasonCode.REST_CUT_HARD, removed, scene.yearAllowance()))
+                : List.of();
     }
 
     /** Whether the visits logged have taken the running pruning year's allowance; the next year it may be cut again. */
     private List<Reason> enoughThisYear() {
-        boolean enough = scene.traits().hasAllowance() && taken.share() >= scene.yearAllowance() - 1e-9;
+        boolean enough = scene.traits().hasAllowance() && taken.share() >= scene.yearAllowance() - Scene.SAME;
         return enough
                 ? List.of(scene.reason(ReasonCode.REST_TAKEN_THIS_YEAR, taken.share(), scene.yearAllowance()))
                 : List.of();
@@ -169,16 +175,14 @@ public final class TreeJudge {
 
     private boolean ofBearingAge() {
         boolean fruits = scene.survey().limbs().stream().anyMatch(limb -> limb.fruitsAtLeast(1));
-        boolean young = tree.plantedYear().isPresent()
-                && scene.survey().surveyedOn().getYear() - tree.plantedYear().getAsInt()
-                        <= scene.figure(YOUNG_TREE_YEARS);
+        boolean young = scene.ageYears().isPresent() && scene.ageYears().getAsInt() <= scene.figure(YOUNG_TREE_YEARS);
         return fruits || !young;
     }
 
     private List<Reason> renovateReasons() {
         List<Reason> reasons = new ArrayList<>();
         if (scene.traits().hasAllowance()) {
-            if (liveShareWanted() > scene.yearAllowance() + 1e-9) {
+            if (liveShareWanted() > scene.yearAllowance() + Scene.SAME) {
                 reasons.add(scene.reason(ReasonCode.RENOVATE_SHARE, liveShareWanted(), scene.yearAllowance()));
             }
             if (bigCutsWanted() > policy().bigCuts()) {
@@ -255,7 +259,7 @@ public final class TreeJudge {
         if (resting) {
             reasons.add(scene.reason(ReasonCode.ALLOWANCE_REST));
         } else {
-            if (tree.removedLast12Months() > 0) {
+            if (tree.removedLast12Months() > 0 && !scene.cutInTheYearBefore()) {
                 reasons.add(scene.reason(ReasonCode.ALLOWANCE_CHARGED, tree.removedLast12Months()));
             }
             if (taken.share() > 0) {
@@ -305,7 +309,7 @@ public final class TreeJudge {
     private int yearsToTake(double share) {
         double left = 1;
         int years = 0;
-        while (1 - left < share - 1e-9 && years < MOST_YEARS) {
+        while (1 - left < share - Scene.SAME && years < MOST_YEARS) {
             left *= 1 - scene.yearAllowance();
             years++;
         }

@@ -11,6 +11,7 @@ import org.diligentbough.core.knowledge.Reason;
  *
  * @param vigour empty when end shoots were not measured
  * @param resting whether this year takes dead, diseased and dangerous wood only; true too for a referred tree that rests
+ * @param weak whether it rests because it grows weakly, so that not even detail is taken
  * @param allowance what this year may take: nothing while it rests
  * @param fullAllowance what a year may take when it does not rest
  * @param yearsNeeded pruning years the work wants, 1 to 5
@@ -21,6 +22,7 @@ public record TreeVerdict(
         Optional<Vigour> vigour,
         List<Reason> reasons,
         boolean resting,
+        boolean weak,
         Allowance allowance,
         Allowance fullAllowance,
         int yearsNeeded,

@@ -1,5 +1,6 @@
 package org.diligentbough.core.verdict;
 
+import static org.diligentbough.core.knowledge.Figure.CALLUSED_CRACK_CM;
 import static org.diligentbough.core.knowledge.Figure.HOLLOW_STRENGTH_LOSS;
 import static org.diligentbough.core.knowledge.Figure.HOLLOW_WALL_RATIO;
 
@@ -7,7 +8,9 @@ import java.util.ArrayList;
 import java.util.List;
 import org.diligentbough.core.knowledge.Reason;
 import org.diligentbough.core.knowledge.ReasonCode;
+import org.diligentbough.core.survey.FaultKind;
 import org.diligentbough.core.survey.Lean;
+import org.diligentbough.core.survey.Limb;
 import org.diligentbough.core.survey.Noted;
 import org.diligentbough.core.survey.TreeSurvey;
 import org.diligentbough.core.survey.TreeSurvey.Trunk;
@@ -31,7 +34,7 @@ final class TrunkHazard {
         if (trunk.lean() == Lean.LIFTING_SOIL) {
             reasons.add(scene.reason(ReasonCode.REFER_LIFTING_SOIL));
         }
-        if (trunk.cracked()) {
+        if (trunk.cracked() && !callusedUnion()) {
             reasons.add(
                     scene.reason(ReasonCode.REFER_CRACKED_TRUNK, trunk.crackCm().orElseThrow()));
         }
@@ -49,6 +52,25 @@ final class TrunkHazard {
             }
         }
         return reasons;
+    }
+
+    /** A short crack in a fork that has callused over: only the cut of its stem is an arborist's. */
+    private boolean callusedUnion() {
+        Trunk trunk = scene.tree().trunk();
+        boolean fork = scene.branching().onTrunk().stream().anyMatch(TrunkHazard::inAFork);
+        return fork
+                && trunk.cracked()
+                && trunk.crackCm().getAsDouble() < scene.figure(CALLUSED_CRACK_CM)
+                && trunk.crackFresh().filter(fresh -> !fresh).isPresent();
+    }
+
+    /** Whether a limb is a stem of a fork whose crack has callused over. */
+    boolean callusedUnionOf(Limb limb) {
+        return limb.parent().isEmpty() && inAFork(limb) && callusedUnion();
+    }
+
+    private static boolean inAFork(Limb limb) {
+        return limb.has(FaultKind.NARROW_UNION) || limb.has(FaultKind.INCLUDED_BARK);
     }
 
     /** Sound wall round a hollow as a share of the trunk's radius, t/R (from memory: Mattheck). The wall is known. */

@@ -17,6 +17,7 @@ import org.diligentbough.core.survey.LivingCrown;
 import org.diligentbough.core.survey.Survey;
 import org.diligentbough.core.survey.TakenThisYear;
 import org.diligentbough.core.survey.TreeSurvey;
+import org.diligentbough.core.verdict.CutKind;
 import org.diligentbough.core.verdict.CutSizing;
 import org.diligentbough.core.verdict.Scene;
 import org.threeten.extra.LocalDateRange;
@@ -112,7 +113,8 @@ public final class TreeRecord {
                 continue;
             }
             share += alongM == 0 ? crown.remove(limb) : crown.shorten(limb, alongM);
-            if (scene.branching().living(limb) && sizing.big(limb.diameterAtCm(alongM))) {
+            if (scene.branching().living(limb)
+                    && sizing.big(limb.diameterAtCm(alongM), alongM == 0 ? CutKind.COLLAR : CutKind.HEADING)) {
                 year.bigCuts.add(limb);
             }
             if (cut.renewal()) {

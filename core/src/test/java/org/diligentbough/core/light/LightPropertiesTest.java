@@ -115,6 +115,7 @@ class LightPropertiesTest {
                 limb.leafiness(),
                 limb.cultivar(),
                 limb.faults(),
-                limb.overTarget());
+                limb.overTarget(),
+                limb.brokenAtM());
     }
 }

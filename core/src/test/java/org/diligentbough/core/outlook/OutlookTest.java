@@ -69,6 +69,7 @@ class OutlookTest {
                 .azimuth(45)
                 .angle(75)
                 .length(4)
+                .years(9)
                 .fruiting(2));
         tree.heightM = 5.3;
         tree.targetHeightM = OptionalDouble.of(4.0);

@@ -23,12 +23,18 @@ import org.diligentbough.core.survey.Limb;
 import org.diligentbough.core.survey.Survey;
 import org.diligentbough.core.survey.TakenThisYear;
 import org.diligentbough.core.verdict.LimbVerdict;
-import org.diligentbough.core.verdict.TableRow;
+import org.diligentbough.core.verdict.Rule;
 import org.diligentbough.core.verdict.Verdict;
 import org.threeten.extra.LocalDateRange;
 
 /** What must hold of every plan, however it came about. A cut moved by hand may break a rule, and then says which. */
 public final class PlanRules {
+    private static final double REST_RAMP = 0.02;
+    private static final double TWENTIETH = 0.05;
+    private static final double QUARTER = 0.25;
+    private static final double LAST_ARM = 0.02;
+    private static final double LARGE = 0.15;
+
     private PlanRules() {}
 
     public static void hold(Evaluation evaluation) {
@@ -48,12 +54,14 @@ public final class PlanRules {
                 .collect(Collectors.toMap(limb -> limb.limb().id(), limb -> limb));
     }
 
-    /** Dead, diseased or dangerous. */
+    /** Dead, diseased, broken or dangerous: a stem of a fork is. */
     static boolean mayExceed(LimbVerdict limb) {
-        return limb.urgent()
-                || limb.row()
-                        .filter(row -> row.compareTo(TableRow.DISEASED) <= 0)
-                        .isPresent();
+        return limb.must() || stem(limb);
+    }
+
+    private static boolean stem(LimbVerdict limb) {
+        return limb.rule().filter(Rule.SPLIT_UNION::equals).isPresent()
+                && limb.limb().parent().isEmpty();
     }
 
     private static boolean says(PlannedCut cut, ReasonCode... codes) {
@@ -67,17 +75,36 @@ public final class PlanRules {
         Map<Integer, Double> ordinary = new HashMap<>();
         Map<Integer, Double> all = new HashMap<>();
         Map<Integer, Integer> bigCuts = new HashMap<>();
+        Map<Integer, Double> stems = new HashMap<>();
+        Map<Integer, Double> detail = new HashMap<>();
+        Map<Integer, Double> anyDay = new HashMap<>();
         Set<Integer> says = new HashSet<>();
+        Set<Integer> saysArms = new HashSet<>();
+        Set<Integer> byHand = new HashSet<>();
         for (Lane lane : evaluation.plan().lanes()) {
             int year = lane.year().year();
             lane.overrun().ifPresent(why -> says.add(year));
+            if (lane.overrun()
+                    .filter(why -> why.code() == ReasonCode.OVERRUN_LAST_ARM)
+                    .isPresent()) {
+                saysArms.add(year);
+            }
             for (PlannedCut cut : lane.cuts()) {
                 all.merge(year, cut.share(), Double::sum);
+                if (cut.byHand()) {
+                    byHand.add(year);
+                }
+                if (stem(verdicts.get(cut.limb())) && !says(cut, ReasonCode.BREAKS_BESIDE_A_WHOLE_LIMB)) {
+                    stems.merge(year, cut.share(), Double::sum);
+                }
                 boolean said = says(
                         cut,
                         ReasonCode.BREAKS_ALLOWANCE,
                         ReasonCode.BREAKS_REST,
                         ReasonCode.BREAKS_BESIDE_A_WHOLE_LIMB);
+                if (lane.season() == Season.ANY) {
+                    anyDay.merge(year, cut.share(), Double::sum);
+                }
                 if (!mayExceed(verdicts.get(cut.limb())) && !said) {
                     ordinary.merge(year, cut.share(), Double::sum);
                 }
@@ -85,16 +112,38 @@ public final class PlanRules {
                     bigCuts.merge(year, cut.cut().big() ? 1 : 0, Integer::sum);
                 }
             }
-            lane.detail().ifPresent(detail -> ordinary.merge(year, detail.share(), Double::sum));
+            lane.detail().ifPresent(shoots -> {
+                ordinary.merge(year, shoots.share(), Double::sum);
+                detail.merge(year, shoots.share(), Double::sum);
+            });
         }
         double full = evaluation.tree().fullAllowance().year().orElse(Double.MAX_VALUE);
-        double takenNow = survey.tree().removedLast12Months() + taken.share() + taken.overdoneBefore();
-        ordinary.forEach((year, share) -> {
-            double charged = year == now
-                    ? takenNow
-                    : year == now + 1 ? Math.max(0, taken.share() + taken.overdoneBefore() - full) : 0;
-            assertThat(share).as("share of " + year).isLessThanOrEqualTo(Math.max(0, full - charged) + 1e-6);
-        });
+        boolean before = survey.tree().yearsSinceCut().orElse(0) >= 1;
+        double removed = survey.tree().removedLast12Months();
+        double owed = Math.max(taken.overdoneBefore(), before ? removed - full : 0);
+        double rested = 0;
+        if (!evaluation.scene().traits().hasAllowance()) {
+            return;
+        }
+        int last = ordinary.keySet().stream().mapToInt(year -> year).max().orElse(now);
+        for (int year = now; year <= last; year++) {
+            double charged = year == now ? taken.share() + (before ? 0 : removed) : 0;
+            double rest = Math.min(1, Math.max(0, owed) / REST_RAMP);
+            double afterRest = full - rested * Math.max(0, full - QUARTER);
+            double most = Math.max(0, afterRest - rest * Math.max(0, afterRest - Math.min(full, TWENTIETH)) - charged)
+                    + (saysArms.contains(year) ? LAST_ARM : 0);
+            if (rest >= 1) {
+                most = Math.min(full, TWENTIETH);
+            } else if (stems.getOrDefault(year, 0.0) >= LARGE && !byHand.contains(year)) {
+                most = Math.min(most, TWENTIETH);
+            }
+            assertThat(ordinary.getOrDefault(year, 0.0))
+                    .as("share of " + year)
+                    .isLessThanOrEqualTo(most + (stems.containsKey(year) ? anyDay.getOrDefault(year, 0.0) : 0) + 1e-6);
+            double arms = saysArms.contains(year) ? LAST_ARM : 0;
+            owed = charged + all.getOrDefault(year, 0.0) + detail.getOrDefault(year, 0.0) - full - arms;
+            rested = rest;
+        }
         all.forEach((year, share) -> {
             if (share > full + 1e-6) {
                 assertThat(says).contains(year);

@@ -91,7 +91,8 @@ class CrownSharesReferenceTest {
 
     @Test
     void shorteningTakesByTheCrossSectionAtTheCutAndWhatLeavesBeyond() {
-        // Half way the taper leaves 1 - 0.45/2 = 0.775 of the width: 0.600625 of the limb's own.
+        // Half way the taper leaves 1 - 0.45/2 = 0.775 of the width, at the tip 0.55: of the limb's own goes
+        // (0.600625 - 0.3025) / (1 - 0.3025) = 0.427419.
         SurveyBuilder tree = new SurveyBuilder()
                 .limb("A", limb -> limb.diameter(10).length(4))
                 .limb("A1", limb -> limb.on("A", 1).diameter(3))
@@ -100,9 +101,29 @@ class CrownSharesReferenceTest {
         LivingCrown crown = new LivingCrown(
                 evaluation.scene().branching(), evaluation.scene().shares());
         double own = 1 - 2 * 0.09;
-        assertThat(crown.shorten(tree.limbs.get(0), 2)).isCloseTo(0.600625 * own + 0.09, within(1e-9));
-        assertThat(crown.left()).isCloseTo(1 - (0.600625 * own + 0.09), within(1e-9));
-        assertThat(crown.remove(tree.limbs.get(0)) + 0.600625 * own + 0.09).isCloseTo(1, within(1e-9));
+        assertThat(crown.shorten(tree.limbs.get(0), 2)).isCloseTo(0.4274193548387097 * own + 0.09, within(1e-9));
+        assertThat(crown.left()).isCloseTo(1 - (0.4274193548387097 * own + 0.09), within(1e-9));
+        assertThat(crown.remove(tree.limbs.get(0)) + 0.4274193548387097 * own + 0.09)
+                .isCloseTo(1, within(1e-9));
+    }
+
+    @Test
+    void aLimbCutInPiecesAddsUpAndATipCostsNothing() {
+        SurveyBuilder tree =
+                new SurveyBuilder().limb("A", limb -> limb.diameter(10).length(4));
+        Evaluation evaluation = tree.evaluate();
+        Limb limb = tree.limbs.get(0);
+        LivingCrown crown = new LivingCrown(
+                evaluation.scene().branching(), evaluation.scene().shares());
+        assertThat(CrownShares.ownShareBeyond(limb, 4)).isCloseTo(0, within(1e-12));
+        assertThat(CrownShares.ownShareBeyond(limb, 0)).isCloseTo(1, within(1e-12));
+        double pieces = 0;
+        for (double alongM = 3.5; alongM >= 0.5; alongM -= 0.5) {
+            pieces += crown.shorten(limb, alongM);
+        }
+        assertThat(pieces + crown.remove(limb)).isCloseTo(1, within(1e-12));
+        // Five centimetres off the tip of four metres are a hundredth of the limb, not a third of it.
+        assertThat(CrownShares.ownShareBeyond(limb, 3.95)).isLessThan(0.01);
     }
 
     @Test

@@ -65,7 +65,8 @@ class CautionsTest {
         SurveyBuilder tips = withFrame();
         tips.bearing = Bearing.TIP;
         assertThat(cautions(tips)).doesNotContain(ReasonCode.CAUTION_TIP_BEARER);
-        tips.limb("X", limb -> limb.fault(FaultKind.OVERLONG));
+        tips.limb("X", limb -> limb.fault(FaultKind.OVERLONG))
+                .limb("X1", limb -> limb.on("X", 2).diameter(3).azimuth(60));
         assertThat(cautions(tips)).contains(ReasonCode.CAUTION_TIP_BEARER);
     }
 

@@ -32,14 +32,14 @@ class DecisionTest {
     private static SurveyBuilder crossing() {
         return withFrame()
                 .limb("X", limb -> limb.fruiting(1).fault(FaultKind.CROSSING_CENTRE))
-                .limb("X1", limb -> limb.on("X", 1).fruiting(2));
+                .limb("X1", limb -> limb.on("X", 0.8).fruiting(2));
     }
 
     @Test
     void whatWasDecidedStandsFirstAndTheTableStaysAsAFurtherReason() {
         LimbVerdict kept = verdictOn(decided(crossing(), "X", Verdict.KEEP), "X");
         assertThat(kept.verdict()).isEqualTo(Verdict.KEEP);
-        assertThat(kept.row()).contains(TableRow.DECIDED);
+        assertThat(kept.rule()).contains(Rule.DECIDED);
         assertThat(kept.cut()).isEmpty();
         assertThat(kept.reasons())
                 .extracting(Reason::code)
@@ -74,7 +74,7 @@ class DecisionTest {
     @Test
     void aDecisionThatSaysWhatTheTableSaysChangesNothing() {
         LimbVerdict same = verdictOn(decided(crossing(), "X", Verdict.REMOVE), "X");
-        assertThat(same.row()).contains(TableRow.INTO_CENTRE);
+        assertThat(same.rule()).contains(Rule.INTO_CENTRE);
     }
 
     @Test
@@ -92,8 +92,8 @@ class DecisionTest {
     @Test
     void aDecisionAboutALimbThatIsGoneIsPassedOver() {
         assertThat(decided(withFrame(), "gone", Verdict.REMOVE).limbs())
-                .extracting(LimbVerdict::row)
-                .doesNotContain(Optional.of(TableRow.DECIDED));
+                .extracting(LimbVerdict::rule)
+                .doesNotContain(Optional.of(Rule.DECIDED));
     }
 
     @Test

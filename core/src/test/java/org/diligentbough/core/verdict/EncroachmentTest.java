@@ -3,7 +3,7 @@ package org.diligentbough.core.verdict;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
-import java.util.Optional;
+import java.util.OptionalDouble;
 import org.diligentbough.core.SurveyBuilder;
 import org.diligentbough.core.survey.Survey.Surrounding;
 import org.junit.jupiter.api.Test;
@@ -11,7 +11,7 @@ import org.junit.jupiter.api.Test;
 /** How far along a limb it comes over a neighbour: worked by hand on a level limb of 4 m pointing east. */
 class EncroachmentTest {
 
-    private static Optional<Double> startsOver(Surrounding near) {
+    private static OptionalDouble startsOver(Surrounding near) {
         SurveyBuilder tree =
                 new SurveyBuilder().limb("X", limb -> limb.azimuth(90).angle(0).length(4));
         tree.surroundings.add(near);

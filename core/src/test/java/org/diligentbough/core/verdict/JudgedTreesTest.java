@@ -132,7 +132,7 @@ class JudgedTreesTest {
                         x -> x.fruiting(2).fault(FaultKind.CROSSING_CENTRE)),
                 limb(
                         "across the centre of a citrus, which is never opened",
-                        WAIT,
+                        KEEP,
                         kind(Species.CITRUS),
                         x -> x.fault(FaultKind.CROSSING_CENTRE)),
                 tree(
@@ -155,7 +155,7 @@ class JudgedTreesTest {
                         "a top above the height wanted",
                         SHORTEN,
                         tree -> tree.targetHeightM = OptionalDouble.of(3),
-                        x -> x.angle(70).length(4).fruiting(2)),
+                        x -> x.angle(70).length(4).years(5).fruiting(2)),
                 limb(
                         "the same top on a wildlife tree",
                         KEEP,
@@ -188,16 +188,19 @@ class JudgedTreesTest {
                             tree.purpose = Purpose.WILDLIFE;
                         },
                         x -> x.origin(0.6).angle(35).length(1).fruiting(2).fault(FaultKind.LOW)),
-                limb("over a path by its end", SHORTEN, x -> x.fruiting(2).fault(FaultKind.ENCROACHING)),
+                limb("over a path by its end", SHORTEN, x -> x.years(9)
+                        .fruiting(2)
+                        .fault(FaultKind.ENCROACHING)),
                 limb(
-                        "weeping",
-                        SHORTEN,
+                        "a weeping main branch is propped",
+                        BEND,
                         x -> x.angle(-10).origin(2.5).fruiting(2).fault(FaultKind.WEEPING)),
                 limb("weeping cherry wood fruits best", KEEP, kind(Species.SWEET_CHERRY), x -> x.angle(0)
                         .origin(2.5)
                         .fruiting(2)
                         .fault(FaultKind.WEEPING)),
-                limb("overlong and end-heavy", SHORTEN, kind(Species.PLUM), x -> x.fruiting(2)
+                limb("overlong and end-heavy", SHORTEN, kind(Species.PLUM), x -> x.years(9)
+                        .fruiting(2)
                         .fault(FaultKind.OVERLONG)));
     }
 
@@ -225,7 +228,7 @@ class JudgedTreesTest {
                                         .fruiting(0)
                                         .years(9)
                                         .fault(FaultKind.UPRIGHT_UNFRUITFUL))),
-                limb("a citrus keeps its uprights", WAIT, kind(Species.CITRUS), x -> x.angle(85)
+                limb("a citrus keeps its uprights", KEEP, kind(Species.CITRUS), x -> x.angle(85)
                         .fault(FaultKind.UPRIGHT_UNFRUITFUL)),
                 limb("from below the graft", REMOVE, x -> x.diameter(2).fault(FaultKind.BELOW_GRAFT)),
                 tree(
@@ -276,7 +279,10 @@ class JudgedTreesTest {
                 whole(
                         "a quarter taken within the year",
                         Triage.REST,
-                        withFrame().with(tree -> tree.removedLast12Months = 0.25)),
+                        withFrame().with(tree -> {
+                            tree.removedLast12Months = 0.25;
+                            tree.yearsSinceCut = OptionalDouble.of(0.2);
+                        })),
                 whole("a limb over the road", Triage.REFER, withFrame().limb("X", x -> x.over(OverTarget.ROAD))),
                 whole(
                         "silver leaf in most of it",

@@ -27,7 +27,7 @@ class LimbJudgeTest {
     void theFirstRowDecidesAndTheOthersStandAsReasons() {
         LimbVerdict verdict = judge(limb ->
                 limb.fault(FaultKind.CROSSING_CENTRE).fault(FaultKind.OVERLONG).fault(Fault.diseased(Disease.CANKER)));
-        assertThat(verdict.row()).contains(TableRow.DISEASED);
+        assertThat(verdict.rule()).contains(Rule.DISEASED);
         assertThat(says(verdict, ReasonCode.INTO_CENTRE)).isTrue();
         assertThat(says(verdict, ReasonCode.OVERLONG)).isTrue();
         assertThat(says(verdict, ReasonCode.NOTHING_CLEAR)).isFalse();
@@ -56,7 +56,7 @@ class LimbJudgeTest {
                         .cultivar("Kiln Rose")
                         .fault(FaultKind.CROWDED, "S"))
                 .limb("W1", limb -> limb.on("W", 1).fault(FaultKind.DEAD));
-        assertThat(tree.judge("S").row()).contains(TableRow.CROWDED);
+        assertThat(tree.judge("S").rule()).contains(Rule.CROWDED);
         assertThat(tree.judge("W").verdict()).isEqualTo(Verdict.KEEP);
         assertThat(tree.judge("W1").verdict()).isEqualTo(Verdict.REMOVE);
     }

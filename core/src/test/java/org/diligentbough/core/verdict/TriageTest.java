@@ -110,6 +110,9 @@ class TriageTest {
     void aTreeThatLostItsAllowanceInTheLastYearRests() {
         SurveyBuilder cut = withFrame();
         cut.removedLast12Months = 0.25;
+        // All of a year's allowance, but in the pruning year before.
+        assertThat(tree(cut).triage()).isNotEqualTo(Triage.REST);
+        cut.yearsSinceCut = OptionalDouble.of(0.3);
         assertThat(tree(cut).triage()).isEqualTo(Triage.REST);
         cut.policy = new Policy(
                 Policy.Allowance.THIRD,

@@ -68,7 +68,8 @@ class VerdictPropertiesTest {
                     limb.leafiness(),
                     limb.cultivar(),
                     limb.faults(),
-                    limb.overTarget()));
+                    limb.overTarget(),
+                    limb.brokenAtM()));
         }
         tree.limbs.clear();
         tree.limbs.addAll(turned);

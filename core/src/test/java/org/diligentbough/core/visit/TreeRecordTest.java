@@ -19,6 +19,9 @@ import org.junit.jupiter.api.Test;
 
 /** What a logged visit does to the tree that is judged and planned afterwards. */
 class TreeRecordTest {
+    /** Share of a limb's own that goes when it is cut half way: (0.775 squared - 0.55 squared) / (1 - 0.55 squared). */
+    private static final double BEYOND_THE_MIDDLE = (0.775 * 0.775 - 0.55 * 0.55) / (1 - 0.55 * 0.55);
+
     private static final LocalDate WALKED = LocalDate.of(2027, 1, 10);
     private static final LocalDate CUT = LocalDate.of(2027, 2, 15);
 
@@ -95,8 +98,8 @@ class TreeRecordTest {
         SurveyBuilder tree = fourLimbs();
         tree.today = LocalDate.of(2027, 11, 20);
         Standing after = standing(tree, visit(CUT, removed("L0")), visit(CUT.plusDays(3), shortened("L1", 2, false)));
-        // A quarter, and of another quarter the part beyond its middle: (1 - 0.45 / 2) squared.
-        double second = 0.25 * Math.pow(1 - 0.45 / 2, 2);
+        // A quarter, and of another quarter what goes beyond its middle.
+        double second = 0.25 * BEYOND_THE_MIDDLE;
         assertThat(after.taken().share()).isZero();
         assertThat(after.taken().overdoneBefore()).isCloseTo(second, within(1e-9));
         assertThat(judged(after).tree().allowance().reasons())
@@ -115,7 +118,7 @@ class TreeRecordTest {
         Standing after = standing(tree, visit(CUT, shortened("L0", 2, false)));
         Limb cut = limb(after, "L0");
         assertThat(cut.lengthM()).isEqualTo(2);
-        assertThat(cut.leafiness()).isCloseTo(1 - Math.pow(1 - 0.45 / 2, 2), within(1e-9));
+        assertThat(cut.leafiness()).isCloseTo(1 - BEYOND_THE_MIDDLE, within(1e-9));
         assertThat(cut.faults()).extracting(Fault::kind).containsExactly(FaultKind.CROSSING_CENTRE);
         // A step towards removal settles nothing.
         assertThat(limb(standing(tree, visit(CUT, shortened("L0", 2, true))), "L0")

@@ -41,7 +41,8 @@ public record SurveyFile(
             String peach,
             String fig,
             String bend,
-            String sealing) {}
+            String sealing,
+            String inGrowth) {}
 
     /** A stage of growth seen, by the BBCH scale. */
     public record StageFile(Integer bbch, LocalDate on) {}
@@ -81,7 +82,9 @@ public record SurveyFile(
             String groupName,
             String owner,
             String ownerWishes,
-            String consent) {}
+            String consent,
+            Double spreadTargetM,
+            String leafDensity) {}
 
     /** The trunk. */
     public record TrunkFile(
@@ -92,7 +95,11 @@ public record SurveyFile(
             String union,
             Boolean fungus,
             Double openWoundCm,
-            Boolean tiesBite) {}
+            Boolean tiesBite,
+            List<WoundFile> wounds) {}
+
+    /** A wound on the trunk. */
+    public record WoundFile(Double diameterCm, Double openMm, LocalDate madeOn) {}
 
     /** What was seen from one side, standing in the same place every time. */
     public record SideFile(Double bearingDeg, String note) {}
@@ -113,7 +120,9 @@ public record SurveyFile(
             Double leafiness,
             String cultivar,
             List<FaultFile> faults,
-            String overTarget) {}
+            String overTarget,
+            Double brokenAtM,
+            String buds) {}
 
     /** One thing wrong with a limb. */
     public record FaultFile(String kind, String with, String disease) {}

@@ -109,7 +109,7 @@ public final class SurveyMapping {
 
     private static Noted noted(TreeFile tree) {
         TrunkFile trunk =
-                tree.trunk() == null ? new TrunkFile(null, null, null, null, null, null, null, null) : tree.trunk();
+                tree.trunk() == null ? new TrunkFile(null, null, null, null, null, null, null, null, null) : tree.trunk();
         return new Noted(
                 code(Noted.Habit.class, tree.habit()),
                 code(Noted.HeightSetBy.class, tree.heightSetBy()),
@@ -123,7 +123,8 @@ public final class SurveyMapping {
                 Boolean.TRUE.equals(trunk.fungus()),
                 Boolean.TRUE.equals(trunk.tiesBite()),
                 number(trunk.openWoundCm()),
-                code(Noted.Consent.class, tree.consent()));
+                code(Noted.Consent.class, tree.consent()),
+                number(tree.spreadTargetM()));
     }
 
     private static TreeSurvey.Trunk trunk(TrunkFile trunk) {
@@ -151,7 +152,8 @@ public final class SurveyMapping {
                 number(limb.leafiness()).orElse(1),
                 Optional.ofNullable(limb.cultivar()),
                 orEmpty(limb.faults()).stream().map(SurveyMapping::fault).toList(),
-                code(OverTarget.class, limb.overTarget()));
+                code(OverTarget.class, limb.overTarget()),
+                number(limb.brokenAtM()));
     }
 
     private static Fault fault(FaultFile fault) {

@@ -1,7 +1,6 @@
 package org.diligentbough.core.plan;
 
 import java.time.LocalDate;
-import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -14,15 +13,12 @@ import org.diligentbough.core.season.PruningYear;
 import org.diligentbough.core.season.Season;
 import org.diligentbough.core.season.Window;
 import org.diligentbough.core.survey.Survey;
-import org.diligentbough.core.verdict.Cut;
-import org.diligentbough.core.verdict.CutKind;
 import org.diligentbough.core.verdict.LimbVerdict;
 import org.diligentbough.core.verdict.Scene;
-import org.diligentbough.core.verdict.TableRow;
 import org.diligentbough.core.verdict.Verdict;
 
-/** The cuts somebody moved, the lanes they were moved to, and what rules that breaks. A pin whose time is over lapses. */
-final class ByHand {
+/** The cuts somebody moved, or a plan that is kept has, and the lanes they are in. A pin whose time is over lapses. */
+final class Moves {
     private record Key(String limb, Verdict kind) {}
 
     private final Scene scene;
@@ -32,7 +28,7 @@ final class ByHand {
     private final Map<Key, Pin> pins = new LinkedHashMap<>();
 
     /** @param split limbs asked to be shortened one year and removed another */
-    ByHand(List<Pin> pins, Set<String> split, Scene scene, CuttingCalendar calendar) {
+    Moves(List<Pin> pins, Set<String> split, Scene scene, CuttingCalendar calendar) {
         this.split = split;
         Survey survey = scene.survey();
         this.scene = scene;
@@ -50,15 +46,6 @@ final class ByHand {
     /** Whether a cut stands where it does only because the plan that is kept has it there. */
     boolean kept(LimbVerdict limb, Verdict kind) {
         return pin(limb.limb().id(), kind).filter(Pin::kept).isPresent();
-    }
-
-    private static boolean sickOrDead(LimbVerdict limb) {
-        return limb.row().filter(row -> row.compareTo(TableRow.DISEASED) <= 0).isPresent();
-    }
-
-    /** Whether a cut has to be made whatever the allowance: it is urgent, or the wood is dead or diseased. */
-    boolean hasToBe(LimbVerdict limb) {
-        return limb.urgent() || sickOrDead(limb) || !scene.branching().living(limb.limb());
     }
 
     boolean split(LimbVerdict limb) {
@@ -104,63 +91,6 @@ final class ByHand {
         LaneDraft lane = new LaneDraft(anySeason.budget, window.get(), summerOnly);
         ofYear.add(lane);
         return lane;
-    }
-
-    /** What its new place breaks, before it is taken into account there. */
-    List<Reason> breaks(
-            LimbVerdict limb,
-            Cut cut,
-            double share,
-            LaneDraft lane,
-            PruningYear first,
-            int renewals,
-            boolean wholeLimb) {
-        List<Reason> breaks = new ArrayList<>();
-        boolean kept = kept(limb, Verdict.REMOVE) || kept(limb, Verdict.SHORTEN);
-        // What a plan that is kept takes besides what has to be was reckoned before it.
-        YearBudget budget = kept ? lane.budget.withoutNeed() : lane.budget;
-        boolean sickOrDead = sickOrDead(limb);
-        boolean atOnce = lane.season == Season.ANY || !lane.opens.isAfter(today);
-        if (limb.urgent() && !(atOnce && lane.budget.year().days().contains(today))) {
-            breaks.add(scene.reason(ReasonCode.BREAKS_URGENT));
-        } else if (sickOrDead && !limb.anySeason() && budget.year().year() > first.year()) {
-            breaks.add(scene.reason(ReasonCode.BREAKS_DISEASED));
-        }
-        if (lane.season == Season.ANY && !limb.anySeason() && limb.verdict() != Verdict.BEND) {
-            breaks.add(scene.reason(ReasonCode.BREAKS_WINDOW));
-        }
-        if (limb.verdict() == Verdict.BEND) {
-            if (!lane.bendsHere()) {
-                breaks.add(scene.reason(ReasonCode.BREAKS_BENDING_TIME));
-            }
-            return breaks;
-        }
-        if (kept && hasToBe(limb)) {
-            return breaks;
-        }
-        if (budget.resting() && !sickOrDead && !limb.urgent()) {
-            breaks.add(scene.reason(ReasonCode.BREAKS_REST));
-        } else if (budget.fullBesideAWholeLimb(share) || wholeLimb && !budget.roomForAWholeLimb()) {
-            breaks.add(scene.reason(ReasonCode.BREAKS_BESIDE_A_WHOLE_LIMB, budget.besideAWholeLimb()));
-        } else if (!budget.fits(share, false)) {
-            breaks.add(scene.reason(
-                    ReasonCode.BREAKS_ALLOWANCE,
-                    budget.taken() + share,
-                    Math.max(0, budget.allowance().orElseThrow())));
-        } else if (!budget.fits(share, lane.summerOnly)) {
-            breaks.add(scene.reason(
-                    ReasonCode.BREAKS_SUMMER_ALLOWANCE,
-                    budget.takenInSummer() + share,
-                    budget.laneAllowance(true).orElseThrow()));
-        }
-        if (cut.big() && !budget.roomForBigCut()) {
-            breaks.add(scene.reason(
-                    ReasonCode.BREAKS_BIG_CUTS, budget.bigCutLimbs().size() + 1, budget.mostBigCuts()));
-        }
-        if (cut.kind() == CutKind.RENEWAL && budget.renewals() >= renewals) {
-            breaks.add(scene.reason(ReasonCode.BREAKS_RENEWALS, renewals));
-        }
-        return breaks;
     }
 
     /** What else is to be said of its place. */

@@ -1,9 +1,11 @@
 package org.diligentbough.core.verdict;
 
+import static org.diligentbough.core.knowledge.Figure.BELOW_THE_BREAK_SHARE;
 import static org.diligentbough.core.knowledge.Figure.DEAD_STUB_M;
 import static org.diligentbough.core.knowledge.Figure.FIRE_BLIGHT_MARGIN_M;
 import static org.diligentbough.core.knowledge.Figure.TIP_DIEBACK_SHARE;
 import static org.diligentbough.core.knowledge.Figure.WEAK_SHOOTS_CM;
+import static org.diligentbough.core.knowledge.Figure.YOUNG_SHORTENING_SHARE;
 
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -19,29 +21,32 @@ import org.diligentbough.core.survey.FaultKind;
 import org.diligentbough.core.survey.Limb;
 
 /** The three Ds, looked for first: dead, diseased, damaged. */
-final class SoundnessRows {
+final class SoundnessRules {
     private static final Set<Disease> LEAF_DAMAGE = EnumSet.of(Disease.LEAF_CURL, Disease.INSECT);
 
     private final Scene scene;
 
-    SoundnessRows(Scene scene) {
+    SoundnessRules(Scene scene) {
         this.scene = scene;
     }
 
-    /** Row 1: dead wood goes in any season. Out of the window it is cut in the dead wood, so that no live wound opens. */
+    /**
+     * Dead wood goes in any season. Out of the window it is cut in the dead wood, so that no live wound opens. A tip that
+     * dies back is cut to sound wood.
+     */
     Optional<Finding> dead(Limb limb) {
         if (!limb.has(FaultKind.DEAD)) {
-            return Optional.empty();
+            return tipDieback(limb);
         }
         Place place = scene.windowOpenToday()
                 ? Place.collar()
                 : Place.at(CutKind.HEADING, Math.min(scene.figure(DEAD_STUB_M), limb.lengthM() / 2));
         Reason how = scene.reason(scene.windowOpenToday() ? ReasonCode.DEAD_TO_COLLAR : ReasonCode.DEAD_IN_DEAD_WOOD);
-        return Optional.of(Finding.act(TableRow.DEAD, Verdict.REMOVE, place, scene.reason(ReasonCode.DEAD), how)
+        return Optional.of(Finding.act(Rule.DEAD, Verdict.REMOVE, place, scene.reason(ReasonCode.DEAD), how)
                 .urgentIf(limb.overTarget().map(target -> scene.reason(ReasonCode.OVER_TARGET, target))));
     }
 
-    /** Row 2: diseased wood goes, or is cut well below the visible edge where the disease sits at the tip. */
+    /** Diseased wood goes, or is cut well below the visible edge where the disease sits at the tip. */
     Optional<Finding> diseased(Limb limb) {
         Optional<Disease> named = limb.faults().stream()
                 .filter(fault -> fault.kind() == FaultKind.DISEASED)
@@ -62,10 +67,10 @@ final class SoundnessRows {
             double marginM = disease == Disease.FIRE_BLIGHT ? scene.figure(FIRE_BLIGHT_MARGIN_M) : 0;
             Optional<Place> below = soundBranchBelow(limb, edgeM(limb) - marginM);
             if (below.isPresent()) {
-                return Optional.of(Finding.act(TableRow.DISEASED, Verdict.SHORTEN, below.get(), all));
+                return Optional.of(Finding.act(Rule.DISEASED, Verdict.SHORTEN, below.get(), all));
             }
         }
-        return Optional.of(Finding.remove(TableRow.DISEASED, all));
+        return Optional.of(Finding.remove(Rule.DISEASED, all));
     }
 
     /** What {@link #diseased} passes over, told to the reader all the same. */
@@ -87,28 +92,56 @@ final class SoundnessRows {
         return disease == Disease.GUMMING && scene.traits().stone() && cutThisYear;
     }
 
-    /** Row 3: a stub goes; a broken, cracked or dying-back limb is cut to a sound side branch, or goes if there is none. */
+    private Optional<Finding> tipDieback(Limb limb) {
+        boolean found = limb.has(FaultKind.TIP_DIEBACK) && !limb.has(FaultKind.SHADED) && !limb.has(FaultKind.DISEASED);
+        if (!found) {
+            return Optional.empty();
+        }
+        Place place = soundBranchBelow(limb, edgeM(limb)).orElseGet(() -> Place.at(CutKind.HEADING, edgeM(limb)));
+        return Optional.of(Finding.act(Rule.DEAD, Verdict.SHORTEN, place, scene.reason(ReasonCode.TIP_DIEBACK)));
+    }
+
+    /**
+     * A stub goes to the collar, but for a fig's renewal stub, which is meant. A broken or cracked limb is cut to a sound
+     * side branch below the break, else to a bud there where its wood is young or thin; without either it goes.
+     */
     Optional<Finding> damaged(Limb limb) {
         if (limb.has(FaultKind.STUB) && !scene.fig()) {
-            return Optional.of(Finding.remove(TableRow.DAMAGED, scene.reason(ReasonCode.STUB)));
+            return Optional.of(Finding.remove(Rule.DAMAGED, scene.reason(ReasonCode.STUB)));
         }
         boolean cracked = limb.has(FaultKind.CRACKED) && !unionOfTwoStems(limb);
-        if (limb.has(FaultKind.BROKEN) || cracked) {
-            Reason why = scene.reason(limb.has(FaultKind.BROKEN) ? ReasonCode.BROKEN : ReasonCode.CRACKED);
-            Optional<Place> branch = scene.sideBranches(limb).stream()
-                    .max(Comparator.comparingDouble(Limb::diameterCm))
-                    .map(found -> Place.toSideBranch(CutKind.TO_SIDE_BRANCH, found.originM(), found.id()));
-            Finding finding = branch.map(place -> Finding.act(TableRow.DAMAGED, Verdict.SHORTEN, place, why))
-                    .orElseGet(() -> Finding.remove(TableRow.DAMAGED, why, scene.reason(ReasonCode.NO_SIDE_BRANCH)));
-            return Optional.of(
-                    finding.urgentIf(limb.overTarget().map(target -> scene.reason(ReasonCode.OVER_TARGET, target))));
+        if (!limb.has(FaultKind.BROKEN) && !cracked) {
+            return Optional.empty();
         }
-        if (limb.has(FaultKind.TIP_DIEBACK) && !limb.has(FaultKind.SHADED)) {
-            Place place = soundBranchBelow(limb, edgeM(limb)).orElseGet(() -> Place.at(CutKind.HEADING, edgeM(limb)));
-            return Optional.of(
-                    Finding.act(TableRow.DAMAGED, Verdict.SHORTEN, place, scene.reason(ReasonCode.TIP_DIEBACK)));
-        }
-        return Optional.empty();
+        Reason why = scene.reason(limb.has(FaultKind.BROKEN) ? ReasonCode.BROKEN : ReasonCode.CRACKED);
+        Optional<Place> branch = branchBelowTheBreak(limb);
+        Optional<Finding> finding = branch.map(place -> Finding.act(Rule.DAMAGED, Verdict.SHORTEN, place, why))
+                .or(() -> budBelowTheBreak(limb)
+                        .map(place -> Finding.act(
+                                Rule.DAMAGED, Verdict.SHORTEN, place, why, scene.reason(ReasonCode.BUD_BELOW_BREAK))));
+        return Optional.of(
+                finding.orElseGet(() -> Finding.remove(Rule.DAMAGED, why, scene.reason(ReasonCode.NO_SIDE_BRANCH)))
+                        .urgentIf(limb.overTarget().map(target -> scene.reason(ReasonCode.OVER_TARGET, target))));
+    }
+
+    /** The outermost sound branch below the break, or the thickest where nobody said where it broke. */
+    private Optional<Place> branchBelowTheBreak(Limb limb) {
+        List<Limb> branches = scene.places().sideBranches(limb);
+        Optional<Limb> found = limb.brokenAtM().isPresent()
+                ? branches.stream()
+                        .filter(branch -> branch.originM() <= limb.brokenAtM().getAsDouble())
+                        .findFirst()
+                : branches.stream().max(Comparator.comparingDouble(Limb::diameterCm));
+        return found.map(CutPlaces::to);
+    }
+
+    /** Just below the break; a third from the tip where nobody said where it broke. */
+    private Optional<Place> budBelowTheBreak(Limb limb) {
+        double atM = limb.brokenAtM().orElse(limb.lengthM() * (1 - scene.figure(YOUNG_SHORTENING_SHARE)));
+        double belowM = Math.min(atM, limb.lengthM()) * (1 - scene.figure(BELOW_THE_BREAK_SHARE));
+        return belowM > 0 && scene.places().mayHead(limb, belowM)
+                ? Optional.of(Place.at(CutKind.HEADING, belowM))
+                : Optional.empty();
     }
 
     /** A crack in the union of two stems is judged with the union. */
@@ -127,9 +160,9 @@ final class SoundnessRows {
     }
 
     private Optional<Place> soundBranchBelow(Limb limb, double alongM) {
-        return scene.sideBranches(limb).stream()
+        return scene.places().sideBranches(limb).stream()
                 .filter(branch -> branch.originM() <= alongM)
                 .findFirst()
-                .map(found -> Place.toSideBranch(CutKind.TO_SIDE_BRANCH, found.originM(), found.id()));
+                .map(CutPlaces::to);
     }
 }

@@ -5,10 +5,12 @@ import static org.assertj.core.api.Assertions.within;
 import static org.diligentbough.core.SurveyBuilder.withFrame;
 
 import java.util.Map;
+import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.function.UnaryOperator;
 import org.diligentbough.core.SurveyBuilder;
 import org.diligentbough.core.SurveyBuilder.LimbBuilder;
+import org.diligentbough.core.knowledge.Reason;
 import org.diligentbough.core.knowledge.ReasonCode;
 import org.diligentbough.core.orchard.Form;
 import org.diligentbough.core.orchard.Purpose;
@@ -20,7 +22,7 @@ import org.junit.jupiter.api.Nested;
 import org.junit.jupiter.api.Test;
 
 /** What a limb does to the frame of its tree: for each row a limb on which it bites and one on which it must not. Common practice, no source. */
-class FrameRowsTest {
+class FrameRulesTest {
 
     private static LimbVerdict judge(UnaryOperator<LimbBuilder> limb) {
         return withFrame().limb("X", limb).judge("X");
@@ -54,7 +56,7 @@ class FrameRowsTest {
             SurveyBuilder tree = withFrame()
                     .limb("N1", limb -> limb.on("N", 1).diameter(6.1).fruiting(2))
                     .limb("N2", limb -> limb.on("N", 1.5).diameter(6.0).fruiting(2));
-            assertThat(tree.judge("N1").row()).contains(TableRow.THICK_SIDE_LIMB);
+            assertThat(tree.judge("N1").rule()).contains(Rule.THICK_SIDE_LIMB);
             assertThat(tree.judge("N2").verdict()).isEqualTo(Verdict.KEEP);
         }
 
@@ -102,15 +104,35 @@ class FrameRowsTest {
         }
 
         @Test
-        void aSideBranchNearlyAsHighAsTheTopIsNoStep() {
+        void aSideBranchNearlyAsHighAsTheTopIsNoStepAndOldWoodIsNotHeaded() {
             SurveyBuilder tree = tall().limb("X1", limb -> limb.on("X", 3.7)
                     .diameter(3)
                     .angle(45)
                     .azimuth(60)
                     .length(0.2));
             LimbVerdict verdict = tree.judge("X");
+            assertThat(verdict.verdict()).isEqualTo(Verdict.WAIT);
+            assertThat(verdict.reasons()).extracting(Reason::code).contains(ReasonCode.FIND_A_BRANCH);
+        }
+
+        @Test
+        void youngWoodIsHeadedJustBelowTheHeightWanted() {
+            SurveyBuilder tree = withFrame()
+                    .limb("X", limb -> limb.diameter(4).angle(70).length(4).years(4));
+            tree.targetHeightM = OptionalDouble.of(4.2);
+            LimbVerdict verdict = tree.judge("X");
             assertThat(verdict.cut().orElseThrow().kind()).isEqualTo(CutKind.HEADING);
-            assertThat(verdict.cut().orElseThrow().heightM()).isLessThanOrEqualTo(4.2);
+            assertThat(verdict.cut().orElseThrow().heightM()).isCloseTo(4.2 - 0.35, within(0.01));
+        }
+
+        @Test
+        void aHandsBreadthOverIsBorneWith() {
+            SurveyBuilder tree = tall();
+            // Its top stands at 5.06 m.
+            tree.targetHeightM = OptionalDouble.of(4.82);
+            assertThat(tree.judge("X").verdict()).isNotEqualTo(Verdict.SHORTEN);
+            assertThat(tree.judge("X").whyNot()).extracting(Reason::code).contains(ReasonCode.WHY_NOT_TOO_HIGH);
+            assertThat(tree.judge("X").rule()).isNotEqualTo(Optional.of(Rule.TOO_HIGH));
         }
 
         @Test
@@ -118,7 +140,7 @@ class FrameRowsTest {
             SurveyBuilder tree = tall().limb(
                             "X1",
                             limb -> limb.on("X", 2.3).diameter(3).angle(20).azimuth(240));
-            assertThat(tree.judge("X").cut().orElseThrow().kind()).isEqualTo(CutKind.HEADING);
+            assertThat(tree.judge("X").cut()).isEmpty();
         }
 
         @Test
@@ -147,26 +169,39 @@ class FrameRowsTest {
                     .length(2)
                     .years(2)
                     .fault(FaultKind.UPRIGHT_SHOOT));
-            assertThat(tree.judge("N1").row()).contains(TableRow.TOO_HIGH);
+            assertThat(tree.judge("N1").rule()).contains(Rule.UPRIGHT_SHOOT);
             assertThat(tree.judge("N1").verdict()).isEqualTo(Verdict.REMOVE);
         }
 
         @Test
-        void aYoungBranchLosesNoMoreThanAThird() {
+        void overHalfOfALimbGoesOnlyWhereItIsTooHighByAQuarterOfIt() {
             SurveyBuilder tree = withFrame()
-                    .limb("X", limb -> limb.diameter(4).angle(80).length(4).years(3));
+                    .limb("X", limb -> limb.diameter(4).angle(80).length(4).years(4));
+            tree.targetHeightM = OptionalDouble.of(4.5);
+            assertThat(tree.judge("X").cut().orElseThrow().place().alongM()).isGreaterThanOrEqualTo(2);
             tree.targetHeightM = OptionalDouble.of(3);
-            assertThat(tree.judge("X").cut().orElseThrow().place().alongM()).isGreaterThanOrEqualTo(4 * 2 / 3.0 - 1e-9);
+            assertThat(tree.judge("X").cut().orElseThrow().place().alongM()).isLessThan(2);
         }
     }
 
     @Nested
     class Row11Weeping {
         @Test
-        void isShortened() {
+        void aMainBranchWithNoBranchToCutToIsProppedAndASideLimbGoes() {
             assertThat(judge(limb -> limb.angle(-20).origin(3).fault(FaultKind.WEEPING))
                             .verdict())
-                    .isEqualTo(Verdict.SHORTEN);
+                    .isEqualTo(Verdict.BEND);
+            assertThat(judge(limb -> limb.on("N", 2).angle(-20).fault(FaultKind.WEEPING))
+                            .verdict())
+                    .isEqualTo(Verdict.REMOVE);
+        }
+
+        @Test
+        void isCutToAnUpwardBranch() {
+            SurveyBuilder tree = withFrame()
+                    .limb("X", limb -> limb.angle(-20).origin(3).fault(FaultKind.WEEPING))
+                    .limb("X1", limb -> limb.on("X", 1.5).angle(40).azimuth(60));
+            assertThat(tree.judge("X").cut().orElseThrow().place().sideBranch()).contains("X1");
         }
 
         @Test
@@ -191,7 +226,7 @@ class FrameRowsTest {
         void computedLightUnderAFifthCountsOnlyWithSparseFruit() {
             SurveyBuilder tree = withFrame().limb("X", limb -> limb.fruiting(1)).limb("Y", limb -> limb.fruiting(2));
             Map<String, Double> dark = Map.of("X", 0.19, "Y", 0.19);
-            assertThat(tree.judgeIn(dark, "X").row()).contains(TableRow.SHADED_UNDERNEATH);
+            assertThat(tree.judgeIn(dark, "X").rule()).contains(Rule.SHADED_UNDERNEATH);
             assertThat(tree.judgeIn(dark, "Y").verdict()).isNotEqualTo(Verdict.REMOVE);
             assertThat(tree.judgeIn(Map.of("X", 0.21), "X").verdict()).isNotEqualTo(Verdict.REMOVE);
         }
@@ -202,7 +237,7 @@ class FrameRowsTest {
                     .isNotEqualTo(Verdict.REMOVE);
             SurveyBuilder citrus = withFrame().limb("X", limb -> limb.fault(FaultKind.SHADED));
             citrus.species = Species.CITRUS;
-            assertThat(citrus.judge("X").verdict()).isEqualTo(Verdict.WAIT);
+            assertThat(citrus.judge("X").verdict()).isEqualTo(Verdict.KEEP);
         }
     }
 
@@ -222,8 +257,9 @@ class FrameRowsTest {
 
         @Test
         void isShortenedWhenOnlyItsEndIsLow() {
-            LimbVerdict verdict = clearance(limb -> limb.origin(2.2).angle(-20)).judge("X");
-            assertThat(verdict.row()).contains(TableRow.LOW);
+            LimbVerdict verdict =
+                    clearance(limb -> limb.origin(2.2).angle(-20).years(6)).judge("X");
+            assertThat(verdict.rule()).contains(Rule.LOW);
             assertThat(verdict.verdict()).isEqualTo(Verdict.SHORTEN);
             assertThat(verdict.cut().orElseThrow().heightM()).isGreaterThanOrEqualTo(1.5);
         }
@@ -237,33 +273,51 @@ class FrameRowsTest {
         }
 
         @Test
-        void notOnWildlifeTreesNorBushesUnlessLyingOnTheGround() {
+        void notOnWildlifeTreesNorBushesUnlessTickedOrLyingOnTheGround() {
             SurveyBuilder wild = clearance(limb -> limb.origin(1.6).angle(-20).fault(FaultKind.LOW));
             wild.purpose = Purpose.WILDLIFE;
             assertThat(wild.judge("X").verdict()).isEqualTo(Verdict.WAIT);
             SurveyBuilder bush =
                     clearance(limb -> limb.origin(0.4).angle(0).length(1).fault(FaultKind.LOW));
             bush.species = Species.RED_CURRANT;
-            assertThat(bush.judge("X").verdict()).isEqualTo(Verdict.KEEP);
+            assertThat(bush.judge("X").rule()).contains(Rule.LOW);
+            SurveyBuilder clear = clearance(limb -> limb.origin(0.4).angle(0).length(1));
+            clear.species = Species.RED_CURRANT;
+            assertThat(clear.judge("X").verdict()).isEqualTo(Verdict.KEEP);
             SurveyBuilder lying = clearance(limb -> limb.origin(0.1).angle(-5).length(1));
             lying.species = Species.RED_CURRANT;
-            assertThat(lying.judge("X").row()).contains(TableRow.LOW);
+            assertThat(lying.judge("X").rule()).contains(Rule.LOW);
         }
     }
 
     @Nested
     class Row14Encroaching {
         @Test
-        void isShortened() {
-            assertThat(judge(limb -> limb.fault(FaultKind.ENCROACHING).fruiting(2))
+        void youngWoodIsShortenedAndOldWoodWithoutABranchGoes() {
+            assertThat(judge(limb -> limb.fault(FaultKind.ENCROACHING).years(6).fruiting(2))
                             .verdict())
                     .isEqualTo(Verdict.SHORTEN);
+            assertThat(judge(limb -> limb.fault(FaultKind.ENCROACHING).years(30).fruiting(2))
+                            .verdict())
+                    .isEqualTo(Verdict.REMOVE);
+        }
+
+        @Test
+        void pastTheWidthAllottedItEndsAtABranchShortOfIt() {
+            SurveyBuilder tree = withFrame()
+                    .limb("X", limb -> limb.angle(10).length(4).fruiting(2))
+                    .limb("X1", limb -> limb.on("X", 2).angle(30).azimuth(60));
+            tree.noted = Wanted.width(5);
+            assertThat(tree.judge("X").cut().orElseThrow().place().sideBranch()).contains("X1");
+            assertThat(tree.judge("X").reasons()).extracting(Reason::code).contains(ReasonCode.PAST_ITS_WIDTH);
+            tree.noted = Wanted.width(8);
+            assertThat(tree.judge("X").cut()).isEmpty();
         }
 
         @Test
         void goesWhenTheGreaterPartIsOver() {
-            SurveyBuilder tree =
-                    withFrame().limb("X", limb -> limb.azimuth(60).angle(20).fault(FaultKind.ENCROACHING));
+            SurveyBuilder tree = withFrame()
+                    .limb("X", limb -> limb.azimuth(60).angle(20).years(6).fault(FaultKind.ENCROACHING));
             tree.surroundings.add(new Surrounding(Surrounding.Kind.WALL, 60, 1, 2, 10));
             assertThat(tree.judge("X").verdict()).isEqualTo(Verdict.REMOVE);
             tree.surroundings.set(0, new Surrounding(Surrounding.Kind.WALL, 60, 2.5, 2, 10));
@@ -280,9 +334,16 @@ class FrameRowsTest {
     class Row18Overlong {
         @Test
         void losesAboutAThird() {
-            LimbVerdict verdict = judge(limb -> limb.length(4.5).fault(FaultKind.OVERLONG));
+            LimbVerdict verdict = judge(limb -> limb.length(4.5).years(9).fault(FaultKind.OVERLONG));
             assertThat(verdict.verdict()).isEqualTo(Verdict.SHORTEN);
             assertThat(verdict.cut().orElseThrow().place().alongM()).isCloseTo(3.0, within(0.01));
+        }
+
+        @Test
+        void oldWoodIsCutToABranchOrLeftAndItIsSaid() {
+            LimbVerdict verdict = judge(limb -> limb.length(4.5).years(60).fault(FaultKind.OVERLONG));
+            assertThat(verdict.verdict()).isEqualTo(Verdict.WAIT);
+            assertThat(verdict.reasons()).extracting(Reason::code).contains(ReasonCode.FIND_A_BRANCH);
         }
 
         @Test

@@ -14,7 +14,7 @@ import org.junit.jupiter.api.Nested;
 import org.junit.jupiter.api.Test;
 
 /** What lies between two limbs: for each row a limb on which it bites and one on which it must not. Common practice, no source. */
-class PairRowsTest {
+class PairRulesTest {
 
     private static LimbVerdict judge(UnaryOperator<LimbBuilder> limb) {
         return withFrame().limb("X", limb).judge("X");
@@ -39,7 +39,7 @@ class PairRowsTest {
                     limb -> limb.diameter(9).azimuth(100).fruiting(2));
             LimbVerdict gone = fork.judge("X");
             assertThat(gone.verdict()).isEqualTo(Verdict.REMOVE);
-            assertThat(gone.row()).contains(TableRow.SPLIT_UNION);
+            assertThat(gone.rule()).contains(Rule.SPLIT_UNION);
             assertThat(gone.urgent()).as("a crack makes it urgent").isTrue();
             assertThat(fork.judge("Y").verdict()).isEqualTo(Verdict.KEEP);
         }
@@ -52,7 +52,7 @@ class PairRowsTest {
                             .fruiting(2),
                     limb -> limb.azimuth(100).fruiting(2));
             fork.formWanted = Form.NATURAL;
-            assertThat(fork.judge("X").row()).contains(TableRow.SPLIT_UNION);
+            assertThat(fork.judge("X").rule()).contains(Rule.SPLIT_UNION);
             assertThat(fork.judge("X").urgent()).isFalse();
             assertThat(fork.judge("Y").verdict()).isEqualTo(Verdict.KEEP);
         }
@@ -79,7 +79,7 @@ class PairRowsTest {
             SurveyBuilder fork = withFrame()
                     .limb("N1", limb -> limb.on("N", 1).diameter(7).fruiting(2).fault(FaultKind.NARROW_UNION, "N2"))
                     .limb("N2", limb -> limb.on("N", 1).diameter(7).fault(FaultKind.WEEPING));
-            assertThat(fork.judge("N2").row()).contains(TableRow.SPLIT_UNION);
+            assertThat(fork.judge("N2").rule()).contains(Rule.SPLIT_UNION);
             assertThat(fork.judge("N1").verdict()).isEqualTo(Verdict.KEEP);
         }
     }
@@ -91,7 +91,7 @@ class PairRowsTest {
             SurveyBuilder tree = withFrame()
                     .limb("X", limb -> limb.diameter(4).fruiting(2))
                     .limb("Y", limb -> limb.diameter(7).azimuth(90).fruiting(2).fault(FaultKind.RUBBING, "X"));
-            assertThat(tree.judge("X").row()).contains(TableRow.RUBBING);
+            assertThat(tree.judge("X").rule()).contains(Rule.RUBBING);
             assertThat(tree.judge("X").verdict()).isEqualTo(Verdict.REMOVE);
             assertThat(tree.judge("Y").verdict()).isEqualTo(Verdict.KEEP);
         }
@@ -102,7 +102,7 @@ class PairRowsTest {
                     .limb("X", limb -> limb.diameter(7.2).fruiting(2).fault(FaultKind.CROSSING_CENTRE))
                     .limb("Y", limb -> limb.diameter(7).azimuth(90).fruiting(2).fault(FaultKind.RUBBING, "X"));
             tree.formWanted = Form.NATURAL;
-            assertThat(tree.judge("X").row()).contains(TableRow.RUBBING);
+            assertThat(tree.judge("X").rule()).contains(Rule.RUBBING);
             assertThat(tree.judge("Y").verdict()).isEqualTo(Verdict.KEEP);
         }
 
@@ -127,7 +127,7 @@ class PairRowsTest {
         void whatALimbGrowsFromNeverGoesForIt() {
             SurveyBuilder tree =
                     withFrame().limb("N1", limb -> limb.on("N", 1).diameter(3).fault(FaultKind.RUBBING, "N"));
-            assertThat(tree.judge("N1").row()).contains(TableRow.RUBBING);
+            assertThat(tree.judge("N1").rule()).contains(Rule.RUBBING);
             assertThat(tree.judge("N").verdict()).isEqualTo(Verdict.KEEP);
         }
 
@@ -164,14 +164,14 @@ class PairRowsTest {
                     .limb("X", limb -> limb.fruiting(2).fault(FaultKind.CROWDED, "Y"))
                     .limb("Y", limb -> limb.diameter(9).azimuth(70).fruiting(1).fault(FaultKind.CROWDED, "X"));
             assertThat(tree.judge("X").verdict()).isEqualTo(Verdict.KEEP);
-            assertThat(tree.judge("Y").row()).contains(TableRow.CROWDED);
+            assertThat(tree.judge("Y").rule()).contains(Rule.CROWDED);
         }
 
         @Test
         void notOnCitrus() {
             SurveyBuilder citrus = withFrame().limb("X", limb -> limb.fault(FaultKind.CROWDED, "N"));
             citrus.species = Species.CITRUS;
-            assertThat(citrus.judge("X").verdict()).isEqualTo(Verdict.WAIT);
+            assertThat(citrus.judge("X").verdict()).isEqualTo(Verdict.KEEP);
         }
     }
 }

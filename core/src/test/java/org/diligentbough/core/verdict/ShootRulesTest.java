@@ -15,7 +15,7 @@ import org.junit.jupiter.api.Nested;
 import org.junit.jupiter.api.Test;
 
 /** Upright, young, spent and good wood: for each row a limb on which it bites and one on which it must not. Common practice, no source. */
-class ShootRowsTest {
+class ShootRulesTest {
 
     private static LimbVerdict judge(UnaryOperator<LimbBuilder> limb) {
         return withFrame().limb("X", limb).judge("X");
@@ -59,7 +59,7 @@ class ShootRowsTest {
         void notOnCitrus() {
             SurveyBuilder citrus = withFrame().limb("X", limb -> limb.on("N", 1).fault(FaultKind.UPRIGHT_SHOOT));
             citrus.species = Species.CITRUS;
-            assertThat(citrus.judge("X").verdict()).isEqualTo(Verdict.WAIT);
+            assertThat(citrus.judge("X").verdict()).isEqualTo(Verdict.KEEP);
         }
     }
 

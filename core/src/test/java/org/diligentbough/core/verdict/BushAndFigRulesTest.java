@@ -13,7 +13,7 @@ import org.junit.jupiter.api.Nested;
 import org.junit.jupiter.api.Test;
 
 /** Bushes and figs: for each row a limb on which it bites and one on which it must not. Common practice, no source. */
-class OwnRuleRowsTest {
+class BushAndFigRulesTest {
 
     @Nested
     class OwnRules {

@@ -20,7 +20,7 @@ import org.junit.jupiter.api.Nested;
 import org.junit.jupiter.api.Test;
 
 /** The three Ds: for each row a limb on which it bites and one on which it must not. Common practice, no source. */
-class SoundnessRowsTest {
+class SoundnessRulesTest {
 
     private static LimbVerdict judge(UnaryOperator<LimbBuilder> limb) {
         return withFrame().limb("X", limb).judge("X");
@@ -172,8 +172,8 @@ class SoundnessRowsTest {
         @Test
         void aShadedLimbDyingBackGoesInstead() {
             assertThat(judge(limb -> limb.fault(FaultKind.TIP_DIEBACK).fault(FaultKind.SHADED))
-                            .row())
-                    .contains(TableRow.SHADED_UNDERNEATH);
+                            .rule())
+                    .contains(Rule.SHADED_UNDERNEATH);
         }
     }
 }

@@ -1,5 +1,6 @@
 package org.diligentbough.core.verdict;
 
+import static org.diligentbough.core.knowledge.Figure.ALIKE_HEIGHT_M;
 import static org.diligentbough.core.knowledge.Figure.ALIKE_RATIO;
 import static org.diligentbough.core.knowledge.Figure.LARGE_SHARE;
 
@@ -18,18 +19,18 @@ import org.diligentbough.core.survey.FaultKind;
 import org.diligentbough.core.survey.Limb;
 
 /**
- * The rows that lie between two limbs: a split-prone union (4), rubbing (5), crowding (15). A finding lapses when either
- * limb goes for another cause, so the pairs are settled after everything else.
+ * What lies between two limbs: a split-prone union, rubbing, crowding. A finding lapses when either limb goes for another
+ * cause, so the pairs are settled after everything else.
  */
-final class PairRows {
+final class PairRules {
     private final Scene scene;
     private final Branching branching;
     private final List<Pair> pairs = new ArrayList<>();
 
     /** Two limbs of which one should go. */
-    private record Pair(TableRow row, Limb loser, Limb winner, boolean barkPressedIn) {}
+    private record Pair(Rule rule, Limb loser, Limb winner, boolean barkPressedIn) {}
 
-    PairRows(Scene scene) {
+    PairRules(Scene scene) {
         this.scene = scene;
         this.branching = scene.branching();
         for (Limb limb : branching.outwards()) {
@@ -41,16 +42,21 @@ final class PairRows {
                 limb.partners(FaultKind.CROWDED).forEach(with -> crowded(limb, branching.get(with)));
             }
         }
-        pairs.sort(Comparator.comparing(Pair::row)
+        pairs.sort(Comparator.comparing(Pair::rule)
                 .thenComparing(pair -> pair.winner().id()));
     }
 
     private void union(Limb limb, String with, boolean barkPressedIn) {
-        if (!scene.bush()) {
+        if (!scene.bush() && !bothWeak(limb, branching.get(with))) {
             Limb other = branching.get(with);
             Limb loser = protectedOne(limb, other).orElseGet(() -> lessSound(limb, other));
-            add(TableRow.SPLIT_UNION, loser, limb, other, barkPressedIn);
+            add(Rule.SPLIT_UNION, loser, limb, other, barkPressedIn);
         }
+    }
+
+    /** A weak cultivar is only cleaned: its pairs stay. */
+    private boolean bothWeak(Limb limb, Limb other) {
+        return scene.weakGraft(limb) && scene.weakGraft(other);
     }
 
     /** A narrow union of a side limb with no partner named is the one with the limb it grows from. */
@@ -63,29 +69,48 @@ final class PairRows {
         }
     }
 
+    /** The smaller goes; of two alike the one crossing the middle, then the one on top; in bushes the older, less fruitful. */
     private void rubbing(Limb limb, Limb other) {
+        if (bothWeak(limb, other)) {
+            return;
+        }
         boolean alike = Math.abs(limb.diameterCm() - other.diameterCm())
-                <= scene.figure(ALIKE_RATIO) * Math.max(limb.diameterCm(), other.diameterCm());
-        Limb loser =
-                protectedOne(limb, other).orElseGet(() -> alike ? crossingOrOnTop(limb, other) : thinner(limb, other));
-        add(TableRow.RUBBING, loser, limb, other, false);
+                <= scene.figure(ALIKE_RATIO) * Math.max(limb.diameterCm(), other.diameterCm()) + Scene.SAME;
+        Limb loser = protectedOne(limb, other)
+                .orElseGet(() -> scene.bush()
+                        ? olderAndLessFruitful(limb, other)
+                        : alike ? crossingOrOnTop(limb, other) : thinner(limb, other));
+        add(Rule.RUBBING, loser, limb, other, false);
+    }
+
+    private static Limb olderAndLessFruitful(Limb limb, Limb other) {
+        return Comparator.comparingInt((Limb one) -> -one.woodYears().orElse(0))
+                                .thenComparingInt(one -> one.fruiting().orElse(0))
+                                .thenComparing(Branching.THICKEST_FIRST.reversed())
+                                .compare(limb, other)
+                        <= 0
+                ? limb
+                : other;
     }
 
     /** Where only one of two is said to be crowded, that one is the limb in between. */
     private void crowded(Limb limb, Limb other) {
+        if (bothWeak(limb, other)) {
+            return;
+        }
         boolean mutual = other.partners(FaultKind.CROWDED).anyMatch(limb.id()::equals);
         Limb loser = protectedOne(limb, other).orElseGet(() -> mutual ? lessFruitful(limb, other) : limb);
-        add(TableRow.CROWDED, loser, limb, other, false);
+        add(Rule.CROWDED, loser, limb, other, false);
     }
 
-    private void add(TableRow row, Limb loser, Limb limb, Limb other, boolean barkPressedIn) {
+    private void add(Rule rule, Limb loser, Limb limb, Limb other, boolean barkPressedIn) {
         Limb winner = loser.equals(limb) ? other : limb;
         boolean known = pairs.stream()
-                .anyMatch(pair -> pair.row() == row
-                        && pair.loser().equals(loser)
-                        && pair.winner().equals(winner));
+                .anyMatch(pair -> pair.rule() == rule
+                        && (pair.loser().equals(loser) && pair.winner().equals(winner)
+                                || pair.loser().equals(winner) && pair.winner().equals(loser)));
         if (!known) {
-            pairs.add(new Pair(row, loser, winner, barkPressedIn));
+            pairs.add(new Pair(rule, loser, winner, barkPressedIn));
         }
     }
 
@@ -114,7 +139,7 @@ final class PairRows {
         }
         double above = branching.pointAt(limb, limb.lengthM() / 2).upM()
                 - branching.pointAt(other, other.lengthM() / 2).upM();
-        if (Math.abs(above) < 0.05) {
+        if (Math.abs(above) < scene.figure(ALIKE_HEIGHT_M)) {
             return thinner(limb, other);
         }
         return above > 0 ? limb : other;
@@ -126,8 +151,8 @@ final class PairRows {
 
     /** Keep the sounder, then the better placed, then the stouter. */
     private Limb lessSound(Limb limb, Limb other) {
-        return Comparator.comparingInt(PairRows::unsoundness)
-                                .thenComparingInt(PairRows::misplacement)
+        return Comparator.comparingInt(PairRules::unsoundness)
+                                .thenComparingInt(PairRules::misplacement)
                                 .thenComparingDouble(this::offGoodAngle)
                                 .thenComparing(Branching.THICKEST_FIRST)
                                 .compare(limb, other)
@@ -214,17 +239,24 @@ final class PairRows {
         return stands;
     }
 
+    /** Whether another limb goes for this one, so that this one is not to go as well. */
+    boolean won(Limb limb, Findings findings) {
+        return pairs.stream()
+                .anyMatch(pair -> pair.winner().equals(limb)
+                        && findings.of(pair.loser()).stream().anyMatch(finding -> finding.rule() == pair.rule()));
+    }
+
     /** The stems kept where a union was judged: they may be thicker than half the limb they grow from. */
     boolean keptInUnion(Limb limb) {
         return pairs.stream()
-                .anyMatch(pair ->
-                        pair.row() == TableRow.SPLIT_UNION && pair.winner().equals(limb));
+                .anyMatch(
+                        pair -> pair.rule() == Rule.SPLIT_UNION && pair.winner().equals(limb));
     }
 
     private Finding finding(Pair pair) {
         Limb loser = pair.loser();
         Limb winner = pair.winner();
-        return switch (pair.row()) {
+        return switch (pair.rule()) {
             case SPLIT_UNION -> {
                 List<Reason> reasons = new ArrayList<>();
                 reasons.add(scene.reason(
@@ -233,19 +265,21 @@ final class PairRows {
                 if (share >= scene.figure(LARGE_SHARE)) {
                     reasons.add(scene.reason(ReasonCode.BARE_SIDE, share));
                 }
-                boolean crack = loser.has(FaultKind.CRACKED)
+                boolean seen = loser.has(FaultKind.CRACKED)
                         || winner.has(FaultKind.CRACKED)
                         || (loser.parent().isEmpty() && scene.tree().trunk().cracked());
-                yield Finding.remove(TableRow.SPLIT_UNION, reasons.toArray(Reason[]::new))
+                // A crack is fresh unless it is known to have callused over.
+                boolean crack = seen && scene.tree().trunk().crackFresh().orElse(true);
+                yield Finding.remove(Rule.SPLIT_UNION, reasons.toArray(Reason[]::new))
                         .urgentIf(crack ? Optional.of(scene.reason(ReasonCode.UNION_CRACKED)) : Optional.empty());
             }
             case RUBBING -> {
                 Reason which = winner.diameterCm() > loser.diameterCm() * (1 + scene.figure(ALIKE_RATIO))
                         ? scene.reason(ReasonCode.RUBBING_SMALLER, winner.id())
                         : scene.reason(ReasonCode.RUBBING_WORSE_PLACED, winner.id());
-                yield Finding.remove(TableRow.RUBBING, which);
+                yield Finding.remove(Rule.RUBBING, which);
             }
-            default -> Finding.remove(TableRow.CROWDED, scene.reason(ReasonCode.CROWDED_WITH, winner.id()));
+            default -> Finding.remove(Rule.CROWDED, scene.reason(ReasonCode.CROWDED_WITH, winner.id()));
         };
     }
 }

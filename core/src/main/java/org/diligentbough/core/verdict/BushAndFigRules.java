@@ -22,11 +22,11 @@ import org.diligentbough.core.orchard.SpeciesTraits;
 import org.diligentbough.core.survey.Branching;
 import org.diligentbough.core.survey.Limb;
 
-/** Bushes and figs, which are renewed by rules of their own; they take the place of the row for spent wood. */
-final class OwnRuleRows {
+/** Bushes and figs, which are renewed by rules of their own; they take the place of the rule for spent wood. */
+final class BushAndFigRules {
     private final Scene scene;
 
-    OwnRuleRows(Scene scene) {
+    BushAndFigRules(Scene scene) {
         this.scene = scene;
     }
 
@@ -54,7 +54,7 @@ final class OwnRuleRows {
                 findings.put(
                         limb.id(),
                         Finding.act(
-                                TableRow.SPENT,
+                                Rule.RENEWAL,
                                 Verdict.REMOVE,
                                 Place.at(CutKind.RENEWAL, 0),
                                 stems
@@ -64,7 +64,7 @@ final class OwnRuleRows {
                 findings.put(
                         limb.id(),
                         Finding.leave(
-                                TableRow.SPENT,
+                                Rule.RENEWAL,
                                 Verdict.KEEP,
                                 scene.reason(stems ? ReasonCode.BUSH_YOUNG_STEM : ReasonCode.BUSH_LEADER)));
             }
@@ -81,9 +81,7 @@ final class OwnRuleRows {
     /** Whether a fig is due: weak and young ones are let grow. */
     private boolean figGrowsOn() {
         boolean weak = scene.tree().shootExtensionCm().orElse(Double.MAX_VALUE) < scene.figure(WEAK_SHOOTS_CM);
-        boolean young = scene.tree().plantedYear().isPresent()
-                && scene.survey().today().getYear() - scene.tree().plantedYear().getAsInt()
-                        <= scene.figure(YOUNG_TREE_YEARS);
+        boolean young = scene.ageYears().isPresent() && scene.ageYears().getAsInt() <= scene.figure(YOUNG_TREE_YEARS);
         return weak || young;
     }
 
@@ -92,18 +90,18 @@ final class OwnRuleRows {
         boolean lastYears = limb.youngerThanOrOf(1);
         if (figGrowsOn()) {
             return lastYears
-                    ? Optional.of(Finding.leave(TableRow.SPENT, Verdict.KEEP, scene.reason(ReasonCode.FIG_GROWS_ON)))
+                    ? Optional.of(Finding.leave(Rule.RENEWAL, Verdict.KEEP, scene.reason(ReasonCode.FIG_GROWS_ON)))
                     : Optional.empty();
         }
         if (limb.parent().isEmpty() && dueForRenewal(limb)) {
             double heightM = scene.figure(FIG_RENEWAL_HEIGHT_M);
             double baseM = scene.branching().baseOfLimb(limb).upM();
             if (baseM >= heightM) {
-                return Optional.of(Finding.remove(TableRow.SPENT, scene.reason(ReasonCode.FIG_RENEW, heightM)));
+                return Optional.of(Finding.remove(Rule.RENEWAL, scene.reason(ReasonCode.FIG_RENEW, heightM)));
             }
             double alongM = (heightM - baseM) / Math.sin(Math.toRadians(limb.angleDeg()));
             return Optional.of(Finding.act(
-                    TableRow.SPENT,
+                    Rule.RENEWAL,
                     Verdict.SHORTEN,
                     Place.at(CutKind.RENEWAL, alongM),
                     scene.reason(byLimb() ? ReasonCode.FIG_RENEW_LIMB : ReasonCode.FIG_RENEW, heightM)));
@@ -111,7 +109,7 @@ final class OwnRuleRows {
         if (lastYears) {
             double leftM = Math.min(scene.figure(FIG_BUD_STUB_M), limb.lengthM() / 2);
             return Optional.of(Finding.act(
-                    TableRow.SPENT,
+                    Rule.RENEWAL,
                     Verdict.SHORTEN,
                     Place.at(CutKind.HEADING, leftM),
                     scene.reason(ReasonCode.FIG_TO_TWO_BUDS)));

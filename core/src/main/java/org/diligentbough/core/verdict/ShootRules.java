@@ -3,9 +3,12 @@ package org.diligentbough.core.verdict;
 import static org.diligentbough.core.knowledge.Figure.BEND_ROOM_DEG;
 import static org.diligentbough.core.knowledge.Figure.FRUIT_LIGHT;
 import static org.diligentbough.core.knowledge.Figure.GAP_HALF_DEG;
+import static org.diligentbough.core.knowledge.Figure.MAINS_GAP_DEG;
 import static org.diligentbough.core.knowledge.Figure.PLIABLE_CM;
 import static org.diligentbough.core.knowledge.Figure.SECTOR_DEG;
 import static org.diligentbough.core.knowledge.Figure.STEEP_DEG;
+import static org.diligentbough.core.knowledge.Figure.TIER_APART_M;
+import static org.diligentbough.core.knowledge.Figure.UPRIGHT_DEG;
 
 import java.util.Collection;
 import java.util.Comparator;
@@ -19,24 +22,25 @@ import java.util.stream.Stream;
 import org.diligentbough.core.knowledge.Reason;
 import org.diligentbough.core.knowledge.ReasonCode;
 import org.diligentbough.core.orchard.Policy;
+import org.diligentbough.core.orchard.SpeciesTraits;
 import org.diligentbough.core.survey.Branching;
 import org.diligentbough.core.survey.FaultKind;
 import org.diligentbough.core.survey.Limb;
 import org.diligentbough.core.survey.Role;
 
 /** Upright and young wood, spent wood and what renews it, and what is good. */
-final class ShootRows {
+final class ShootRules {
     /** Shoots of a year or two. */
     private static final int SHOOT_YEARS = 2;
 
     private final Scene scene;
 
-    ShootRows(Scene scene) {
+    ShootRules(Scene scene) {
         this.scene = scene;
     }
 
     /**
-     * Rows 9 and 10, which depend on what else stands: upright shoots and upright unfruitful wood go, except the one that
+     * What depends on what else stands: upright shoots and upright unfruitful wood go, except the one that
      * fills a gap or renews its parent.
      *
      * @param standing limbs that nothing else takes off; one that goes anyway is found upright all the same
@@ -47,18 +51,19 @@ final class ShootRows {
             return findings;
         }
         for (Limb limb : scene.branching().outwards()) {
+            if (scene.weakGraft(limb)) {
+                continue;
+            }
             if (limb.has(FaultKind.UPRIGHT_UNFRUITFUL)) {
                 findings.put(limb.id(), unfruitful());
-            } else if (limb.has(FaultKind.UPRIGHT_SHOOT) && !scene.fig()) {
-                findings.put(limb.id(), shoot());
+            } else if (uprightShoot(limb)) {
+                findings.put(limb.id(), shoot(limb));
             }
         }
         Set<Limb> left = new HashSet<>(standing);
-        if (!scene.fig()) {
-            left.removeIf(limb -> limb.has(FaultKind.UPRIGHT_SHOOT));
-        }
+        left.removeIf(this::uprightShoot);
         standing.stream()
-                .filter(limb -> limb.has(FaultKind.UPRIGHT_UNFRUITFUL))
+                .filter(limb -> limb.has(FaultKind.UPRIGHT_UNFRUITFUL) && !scene.weakGraft(limb))
                 .sorted(Branching.THICKEST_FIRST.reversed())
                 .forEach(limb -> {
                     boolean alone =
@@ -67,24 +72,41 @@ final class ShootRows {
                         findings.put(
                                 limb.id(),
                                 Finding.leave(
-                                        TableRow.UPRIGHT_UNFRUITFUL,
+                                        Rule.UPRIGHT_UNFRUITFUL,
                                         Verdict.KEEP,
                                         scene.reason(ReasonCode.UPRIGHT_ALONE_IN_SECTOR)));
                     } else {
                         left.remove(limb);
                     }
                 });
-        if (!scene.fig()) {
-            standing.stream()
-                    .filter(limb -> limb.has(FaultKind.UPRIGHT_SHOOT))
-                    .sorted(Comparator.comparingDouble((Limb limb) -> -nearestApart(limb, left))
-                            .thenComparing(Branching.THICKEST_FIRST))
-                    .forEach(limb -> findings.put(limb.id(), uprightShoot(limb, left)));
-        }
+        standing.stream()
+                .filter(this::uprightShoot)
+                .sorted(Comparator.comparingDouble((Limb limb) -> -nearestApart(limb, left))
+                        .thenComparing(Branching.THICKEST_FIRST))
+                .forEach(limb -> findings.put(limb.id(), ofShoot(limb, left)));
         return findings;
     }
 
-    private Finding uprightShoot(Limb limb, Set<Limb> left) {
+    /** Whether it is an upright shoot of a year or two, ticked or plain to see; a fig's and a peach's are their next crop. */
+    private boolean uprightShoot(Limb limb) {
+        boolean ticked = limb.has(FaultKind.UPRIGHT_SHOOT);
+        return !scene.fig() && !scene.weakGraft(limb) && (ticked || seenAsUprightShoot(limb));
+    }
+
+    private boolean seenAsUprightShoot(Limb limb) {
+        return limb.angleDeg() > scene.figure(UPRIGHT_DEG)
+                && limb.youngerThanOrOf(SHOOT_YEARS)
+                && limb.role().isEmpty()
+                && limb.faults().isEmpty()
+                && !limb.fruitsAtLeast(2)
+                && scene.branching().living(limb)
+                && !scene.leader(limb)
+                && !scene.young()
+                && !scene.formWanted().trained()
+                && scene.traits().group() != SpeciesTraits.Group.PEACH;
+    }
+
+    private Finding ofShoot(Limb limb, Set<Limb> left) {
         boolean renewsParent = scene.branching()
                 .parentOf(limb)
                 .filter(parent -> parent.has(FaultKind.SPENT))
@@ -93,41 +115,59 @@ final class ShootRows {
                 .isPresent();
         if (renewsParent) {
             left.add(limb);
-            return Finding.leave(TableRow.UPRIGHT_SHOOT, Verdict.KEEP, scene.reason(ReasonCode.SHOOT_RENEWS_PARENT));
+            return Finding.leave(Rule.UPRIGHT_SHOOT, Verdict.KEEP, scene.reason(ReasonCode.SHOOT_RENEWS_PARENT));
         }
         if (fillsGap(limb, left)) {
             left.add(limb);
             var why = scene.reason(ReasonCode.SHOOT_FILLS_GAP);
             return limb.diameterCm() < scene.figure(PLIABLE_CM)
                     ? Finding.act(
-                            TableRow.UPRIGHT_SHOOT,
+                            Rule.UPRIGHT_SHOOT,
                             Verdict.BEND,
                             Place.at(CutKind.BEND, limb.lengthM() / 2),
                             why,
                             bendAim())
-                    : Finding.leave(TableRow.UPRIGHT_SHOOT, Verdict.KEEP, why);
+                    : Finding.leave(Rule.UPRIGHT_SHOOT, Verdict.KEEP, why);
         }
-        return shoot();
+        return shoot(limb);
     }
 
-    private Finding shoot() {
-        return Finding.remove(TableRow.UPRIGHT_SHOOT, scene.reason(ReasonCode.UPRIGHT_SHOOT));
+    private Finding shoot(Limb limb) {
+        return limb.has(FaultKind.UPRIGHT_SHOOT)
+                ? Finding.remove(Rule.UPRIGHT_SHOOT, scene.reason(ReasonCode.UPRIGHT_SHOOT))
+                : Finding.remove(
+                        Rule.UPRIGHT_SHOOT,
+                        scene.reason(
+                                ReasonCode.SEEN_UPRIGHT_SHOOT,
+                                limb.angleDeg(),
+                                limb.woodYears().orElseThrow()));
     }
 
     private Finding unfruitful() {
-        return Finding.remove(TableRow.UPRIGHT_UNFRUITFUL, scene.reason(ReasonCode.UPRIGHT_UNFRUITFUL));
+        return Finding.remove(Rule.UPRIGHT_UNFRUITFUL, scene.reason(ReasonCode.UPRIGHT_UNFRUITFUL));
     }
 
-    /** A gap of over 60 degrees that more branches are wanted for, or a side where nothing else stands. */
+    /**
+     * A gap that more branches are wanted for, or a side where nothing else stands: over 60 degrees, or over 90 between
+     * main branches for a shoot on the trunk.
+     */
     private boolean fillsGap(Limb limb, Set<Limb> left) {
-        double nearest = nearestApart(limb, left);
-        if (nearest >= scene.figure(SECTOR_DEG)) {
-            return true;
+        boolean main = limb.parent().isEmpty();
+        Set<Limb> among = new HashSet<>(left);
+        if (main) {
+            among.removeIf(other -> other.parent().isPresent());
         }
         long mains = left.stream().filter(other -> other.parent().isEmpty()).count();
         boolean wanted = scene.tree().mainsWanted().isEmpty()
                 || mains < scene.tree().mainsWanted().getAsInt();
-        return wanted && nearest >= scene.figure(GAP_HALF_DEG) && gapAround(limb, left) > scene.figure(SECTOR_DEG);
+        double nearest = nearestApart(limb, among);
+        if (main) {
+            return wanted
+                    && nearest >= scene.figure(GAP_HALF_DEG)
+                    && gapAround(limb, among) > scene.figure(MAINS_GAP_DEG);
+        }
+        return nearest >= scene.figure(SECTOR_DEG)
+                || wanted && nearest >= scene.figure(GAP_HALF_DEG) && gapAround(limb, among) > scene.figure(SECTOR_DEG);
     }
 
     private double nearestApart(Limb limb, Set<Limb> left) {
@@ -163,37 +203,38 @@ final class ShootRows {
                 .min(Comparator.comparingDouble(Limb::originM).thenComparing(Branching.THICKEST_FIRST));
     }
 
-    /** Row 16: spent wood is renewed from a young shoot nearer the frame, once there is one. */
+    /** Spent wood is renewed from a young shoot nearer the frame, once there is one. */
     Optional<Finding> spent(Limb limb) {
         if (!limb.has(FaultKind.SPENT)) {
             return Optional.empty();
         }
         return Optional.of(renewalShoot(limb)
                 .map(shoot -> Finding.act(
-                        TableRow.SPENT,
+                        Rule.RENEWAL,
                         Verdict.SHORTEN,
                         Place.toSideBranch(CutKind.RENEWAL, shoot.originM(), shoot.id()),
                         scene.reason(ReasonCode.SPENT_RENEW, shoot.id())))
-                .orElseGet(
-                        () -> Finding.leave(TableRow.SPENT, Verdict.WAIT, scene.reason(ReasonCode.SPENT_GROW_FIRST))));
+                .orElseGet(() -> Finding.leave(Rule.RENEWAL, Verdict.WAIT, scene.reason(ReasonCode.SPENT_GROW_FIRST))));
     }
 
-    /** Row 17: a shoot from below the graft is another tree's; it goes in any season. */
+    /** A shoot from below the graft is another tree's; it goes in any season. */
     Optional<Finding> belowGraft(Limb limb) {
         if (!limb.has(FaultKind.BELOW_GRAFT)) {
             return Optional.empty();
         }
         return Optional.of(Finding.act(
-                TableRow.BELOW_GRAFT,
-                Verdict.REMOVE,
-                Place.at(CutKind.SUCKER, 0),
-                scene.reason(ReasonCode.BELOW_GRAFT)));
+                Rule.BELOW_GRAFT, Verdict.REMOVE, Place.at(CutKind.SUCKER, 0), scene.reason(ReasonCode.BELOW_GRAFT)));
     }
 
-    /** Row 19: a pliable, steep, sound branch on the trunk with room about it is spread instead of cut. */
+    /**
+     * A pliable, steep, sound branch on the trunk with room about it is spread instead of cut. The leader and limbs of
+     * another tier take no room from it.
+     */
     Optional<Finding> pliable(Limb limb) {
         boolean room = scene.branching().onTrunk().stream()
                 .filter(other -> !other.equals(limb) && scene.branching().living(other))
+                .filter(other ->
+                        !scene.leader(other) && Math.abs(other.originM() - limb.originM()) < scene.figure(TIER_APART_M))
                 .noneMatch(other -> apart(limb, other) < scene.figure(BEND_ROOM_DEG));
         boolean applies = limb.parent().isEmpty()
                 && limb.faults().isEmpty()
@@ -205,7 +246,7 @@ final class ShootRows {
                 && !scene.evergreen();
         return applies
                 ? Optional.of(Finding.act(
-                        TableRow.PLIABLE,
+                        Rule.PLIABLE,
                         Verdict.BEND,
                         Place.at(CutKind.BEND, limb.lengthM() / 2),
                         scene.reason(ReasonCode.PLIABLE, limb.angleDeg()),
@@ -220,26 +261,37 @@ final class ShootRows {
                         : ReasonCode.BEND_SLANTING);
     }
 
-    /** Row 20: fruiting wood at a good angle, in light. */
+    /** Fruiting wood at a good angle, in light. */
     Optional<Finding> fruitful(Limb limb) {
+        if (limb.is(Role.RENEWAL)) {
+            return Optional.of(Finding.leave(Rule.FRUITFUL, Verdict.KEEP, scene.reason(ReasonCode.KEPT_TO_RENEW)));
+        }
         boolean inLight = !limb.has(FaultKind.SHADED) && scene.lightOn(limb).orElse(1) >= scene.figure(FRUIT_LIGHT);
-        boolean applies = limb.fruitsAtLeast(1)
-                && inLight
+        boolean well = limb.fruitsAtLeast(1)
                 && limb.angleDeg() >= scene.traits().fruitfulFromDeg()
                 && limb.angleDeg() <= scene.traits().fruitfulToDeg();
-        if (!applies) {
+        if (!well) {
             return Optional.empty();
+        }
+        if (!inLight) {
+            return Optional.of(Finding.leave(
+                    Rule.NOTHING_CLEAR,
+                    Verdict.WAIT,
+                    scene.lightOn(limb).isPresent()
+                            ? scene.reason(
+                                    ReasonCode.ONLY_LIGHT_LACKS,
+                                    scene.lightOn(limb).getAsDouble())
+                            : scene.reason(ReasonCode.ONLY_LIGHT_LACKS_TICKED)));
         }
         var good = scene.reason(ReasonCode.FRUITFUL, limb.angleDeg());
         return Optional.of(
                 limb.fruitsAtLeast(3)
-                        ? Finding.leave(
-                                TableRow.FRUITFUL, Verdict.KEEP, good, scene.reason(ReasonCode.THIN_CROWDED_SPURS))
-                        : Finding.leave(TableRow.FRUITFUL, Verdict.KEEP, good));
+                        ? Finding.leave(Rule.FRUITFUL, Verdict.KEEP, good, scene.reason(ReasonCode.THIN_CROWDED_SPURS))
+                        : Finding.leave(Rule.FRUITFUL, Verdict.KEEP, good));
     }
 
-    /** Row 21: nothing clear; waiting is a good answer. */
+    /** Nothing clear; waiting is a good answer. */
     Finding nothingClear() {
-        return Finding.leave(TableRow.NOTHING_CLEAR, Verdict.WAIT, scene.reason(ReasonCode.NOTHING_CLEAR));
+        return Finding.leave(Rule.NOTHING_CLEAR, Verdict.WAIT, scene.reason(ReasonCode.NOTHING_CLEAR));
     }
 }

@@ -1,0 +1,209 @@
+package org.diligentbough.core.verdict;
+
+import static org.diligentbough.core.knowledge.Figure.BELOW_AIM_SHARE;
+import static org.diligentbough.core.knowledge.Figure.DROP_BESIDES_M;
+import static org.diligentbough.core.knowledge.Figure.LEAST_STEP_DOWN_SHARE;
+import static org.diligentbough.core.knowledge.Figure.MAINS_NEAR_DEG;
+import static org.diligentbough.core.knowledge.Figure.NEARLY;
+import static org.diligentbough.core.knowledge.Figure.OVER_SHARE_FOR_MORE_THAN_HALF;
+
+import java.util.Comparator;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import org.diligentbough.core.knowledge.Reason;
+import org.diligentbough.core.knowledge.ReasonCode;
+import org.diligentbough.core.orchard.SpeciesTraits;
+import org.diligentbough.core.survey.Branching;
+import org.diligentbough.core.survey.FaultKind;
+import org.diligentbough.core.survey.Limb;
+
+/**
+ * Too high, with measure: the steps a pruner tries, in order. What is over is taken to a branch just below the aim; else
+ * to a bud in young or thin wood; else part of it to a branch higher up; a side limb that is mostly over goes; a main
+ * branch goes only where there are more than are wanted; else it is left, and what to look for is said.
+ */
+final class HeightRule {
+    private final Scene scene;
+    private final Branching branching;
+    private final CutPlaces places;
+
+    HeightRule(Scene scene) {
+        this.scene = scene;
+        this.branching = scene.branching();
+        this.places = scene.places();
+    }
+
+    /** One limb that stands too high, with what the steps ask about it. */
+    private final class Tall {
+        final Limb limb;
+        final double wantedM;
+        final double aimM;
+        final double topM;
+        final double overM;
+        /** Distance from its base at which it reaches the aim, m. */
+        final double reachesM;
+        /** Least that stays of its length, m. */
+        final double leastM;
+
+        Tall(Limb limb) {
+            this.limb = limb;
+            this.wantedM = scene.heightWantedM().orElseThrow();
+            this.aimM = scene.aimM().orElseThrow();
+            this.topM = branching.topM(limb);
+            this.overM = topM - wantedM;
+            double rise = Math.sin(Math.toRadians(limb.angleDeg()));
+            double baseM = branching.baseOfLimb(limb).upM();
+            this.reachesM = rise > 0 ? Math.max(0, (aimM - baseM) / rise) : 0;
+            this.leastM = mostlyOver() ? 0 : limb.lengthM() / 2;
+        }
+
+        boolean mostlyOver() {
+            return overM > scene.figure(OVER_SHARE_FOR_MORE_THAN_HALF) * limb.lengthM();
+        }
+
+        boolean leavesAboveAim() {
+            return branching.baseOfLimb(limb).upM() >= aimM || limb.angleDeg() <= 0;
+        }
+
+        Reason why() {
+            return scene.reason(ReasonCode.TOO_HIGH, topM, wantedM, aimM);
+        }
+
+        Finding shorten(Place place, Reason... how) {
+            Reason[] all = new Reason[how.length + 1];
+            all[0] = why();
+            System.arraycopy(how, 0, all, 1, how.length);
+            return Finding.act(Rule.TOO_HIGH, Verdict.SHORTEN, place, all);
+        }
+    }
+
+    /**
+     * What is to be done about a limb's height; empty when its top is at the height wanted, give or take.
+     *
+     * @param gone limbs that go by other rules: none is cut back to
+     */
+    Optional<Finding> of(Limb limb, Set<String> gone) {
+        if (scene.aimM().isEmpty() || !branching.living(limb) || isCrop(limb)) {
+            return Optional.empty();
+        }
+        Tall tall = new Tall(limb);
+        if (tall.overM <= scene.heightToleranceM() + Scene.SAME) {
+            return Optional.empty();
+        }
+        return toBranchBelowAim(tall, gone)
+                .or(() -> toBud(tall))
+                .or(() -> stepDown(tall, gone))
+                .or(() -> whole(tall))
+                .or(() -> mainToSpare(tall, gone))
+                .or(() -> Optional.of(leave(tall)));
+    }
+
+    /** A peach's shoot of last year carries the crop; its own work shortens it. */
+    private boolean isCrop(Limb limb) {
+        return scene.traits().group() == SpeciesTraits.Group.PEACH && limb.youngerThanOrOf(1);
+    }
+
+    /** The branch nearest below the aim; one that just misses a measure where no better is. */
+    private Optional<Finding> toBranchBelowAim(Tall tall, Set<String> gone) {
+        if (tall.leavesAboveAim()) {
+            return Optional.empty();
+        }
+        return belowAim(tall, gone, 0)
+                .or(() -> belowAim(tall, gone, scene.figure(NEARLY)))
+                .map(branch -> tall.shorten(CutPlaces.to(branch)));
+    }
+
+    private Optional<Limb> belowAim(Tall tall, Set<String> gone, double slack) {
+        double nearM = scene.figure(BELOW_AIM_SHARE) * tall.limb.lengthM() * (1 + slack);
+        double lowestM = tall.topM - (tall.overM + scene.regrowthM() + scene.figure(DROP_BESIDES_M)) * (1 + slack);
+        double highestM = tall.aimM + slack * (tall.topM - tall.aimM);
+        return branches(tall, gone, slack).stream()
+                .filter(branch -> leavesAtM(tall, branch) <= highestM + Scene.SAME)
+                .filter(branch -> branch.originM() >= tall.reachesM - nearM - Scene.SAME)
+                .filter(branch -> leavesAtM(tall, branch) >= lowestM - Scene.SAME)
+                .filter(branch -> branch.originM() >= tall.leastM * (1 - slack) - Scene.SAME)
+                .max(Comparator.comparingDouble(Limb::originM));
+    }
+
+    /** Branches to which it may be cut: outward ones; a leader may be taken to any weaker shoot. */
+    private List<Limb> branches(Tall tall, Set<String> gone, double slack) {
+        return places.sideBranches(tall.limb, slack).stream()
+                .filter(branch -> !gone.contains(branch.id()) && branch.originM() < tall.limb.lengthM())
+                .filter(branch -> places.outward(branch) || scene.leader(tall.limb))
+                .toList();
+    }
+
+    private double leavesAtM(Tall tall, Limb branch) {
+        return branching.pointAt(tall.limb, branch.originM()).upM();
+    }
+
+    /** To a bud where the wood is young or thin; kinds picked at their tips and uprights are never topped. */
+    private Optional<Finding> toBud(Tall tall) {
+        double alongM = Math.max(tall.reachesM, tall.leastM);
+        boolean may = !tall.leavesAboveAim()
+                && alongM > 0
+                && alongM < tall.limb.lengthM()
+                && !places.neverTipped()
+                && !tall.limb.has(FaultKind.UPRIGHT_UNFRUITFUL)
+                && !tall.limb.has(FaultKind.UPRIGHT_SHOOT)
+                && places.mayHead(tall.limb, alongM);
+        if (!may) {
+            return Optional.empty();
+        }
+        Place place = Place.at(CutKind.HEADING, alongM);
+        return Optional.of(
+                alongM > tall.reachesM + Scene.SAME
+                        ? tall.shorten(place, scene.reason(ReasonCode.IN_STEPS))
+                        : tall.shorten(place, scene.reason(ReasonCode.TO_OUTWARD_BUD)));
+    }
+
+    /** The lowest branch higher up that takes off a good part of what is over; the rest follows another year. */
+    private Optional<Finding> stepDown(Tall tall, Set<String> gone) {
+        if (tall.leavesAboveAim()) {
+            return Optional.empty();
+        }
+        return branches(tall, gone, 0).stream()
+                .filter(branch -> leavesAtM(tall, branch) > tall.aimM && branch.originM() >= tall.leastM)
+                .filter(branch -> tall.topM - Math.max(branching.topM(branch), leavesAtM(tall, branch))
+                        >= scene.figure(LEAST_STEP_DOWN_SHARE) * tall.overM)
+                .min(Comparator.comparingDouble(Limb::originM))
+                .map(branch -> tall.shorten(CutPlaces.to(branch), scene.reason(ReasonCode.IN_STEPS)));
+    }
+
+    /** What leaves above the aim, and a side limb that stands over the height wanted by a good part of its length. */
+    private Optional<Finding> whole(Tall tall) {
+        if (tall.leavesAboveAim()) {
+            return Optional.of(Finding.remove(Rule.TOO_HIGH, tall.why(), scene.reason(ReasonCode.LEAVES_ABOVE_AIM)));
+        }
+        return tall.limb.parent().isPresent() && tall.mostlyOver()
+                ? Optional.of(Finding.remove(Rule.TOO_HIGH, tall.why(), scene.reason(ReasonCode.NO_SIDE_BRANCH)))
+                : Optional.empty();
+    }
+
+    /** A main branch where more stand than are wanted and one that stays is near enough to fill its place. */
+    private Optional<Finding> mainToSpare(Tall tall, Set<String> gone) {
+        List<Limb> others = branching.onTrunk().stream()
+                .filter(other -> !other.equals(tall.limb) && branching.living(other) && !gone.contains(other.id()))
+                .toList();
+        Optional<Limb> near = others.stream()
+                .filter(other ->
+                        Branching.apartDeg(other.azimuthDeg(), tall.limb.azimuthDeg()) <= scene.figure(MAINS_NEAR_DEG))
+                .findFirst();
+        boolean toSpare = tall.limb.parent().isEmpty()
+                && !scene.leader(tall.limb)
+                && others.size() >= scene.mainsWanted()
+                && near.isPresent();
+        return toSpare
+                ? Optional.of(Finding.remove(
+                        Rule.TOO_HIGH,
+                        tall.why(),
+                        scene.reason(ReasonCode.MAIN_TO_SPARE, near.get().id())))
+                : Optional.empty();
+    }
+
+    private Finding leave(Tall tall) {
+        double alongM = Math.max(tall.reachesM, tall.leastM);
+        return Finding.leave(Rule.TOO_HIGH, Verdict.WAIT, tall.why(), scene.findABranch(tall.limb, alongM));
+    }
+}

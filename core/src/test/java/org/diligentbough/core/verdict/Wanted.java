@@ -1,0 +1,27 @@
+package org.diligentbough.core.verdict;
+
+import java.util.OptionalDouble;
+import org.diligentbough.core.survey.Noted;
+
+/** What is wanted of a tree besides what its survey's own fields say. */
+public final class Wanted {
+    private Wanted() {}
+
+    /** A width allotted, m, and nothing else noted. */
+    public static Noted width(double m) {
+        Noted none = Noted.NOTHING;
+        return new Noted(
+                none.habit(),
+                none.heightSetBy(),
+                none.lopsidedFrom(),
+                none.beneath(),
+                none.hasFruited(),
+                none.lastCut(),
+                none.union(),
+                none.fungus(),
+                none.tiesBite(),
+                none.openWoundCm(),
+                none.consent(),
+                OptionalDouble.of(m));
+    }
+}
