@@ -3,6 +3,7 @@ package org.diligentbough.core.knowledge;
 /** All that can be said of a limb, a tree, a plan or a day. Sources stand in {@code reasons.csv}, wordings with the server. */
 public enum ReasonCode {
     DEAD,
+    ARMS_SMALLER_STEP,
     OVERRUN_LAST_ARM,
     OVERRUN_STEM,
     NOT_PLACED_MAINS,

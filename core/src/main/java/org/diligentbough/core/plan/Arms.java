@@ -5,20 +5,29 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import org.diligentbough.core.survey.Branching;
+import org.diligentbough.core.survey.Limb;
 import org.diligentbough.core.survey.LivingCrown;
+import org.diligentbough.core.verdict.Cut;
+import org.diligentbough.core.verdict.CutKind;
+import org.diligentbough.core.verdict.CutSizing;
 import org.diligentbough.core.verdict.LimbVerdict;
+import org.diligentbough.core.verdict.Place;
 
 /**
  * Limbs that come down for the tree's height come down together, so that none is left standing as a horn (common
  * practice): all at one visit where the year bears it; else the highest first with the one opposite, two or three a year.
  */
 final class Arms {
+    private static final int SMALLER_STEPS = 8;
+
     private final PlanningCase plan;
     private final PlanDraft draft;
+    private final CutSizing sizing;
 
     Arms(PlanningCase plan, PlanDraft draft) {
         this.plan = plan;
         this.draft = draft;
+        this.sizing = new CutSizing(plan.scene);
     }
 
     /** The arms among what waits, highest first, each followed by the one most opposite to it. */
@@ -44,29 +53,74 @@ final class Arms {
         return turns;
     }
 
+    /** An arm with its cut, and whether that lies a little further out than its verdict has it. */
+    record Lowered(LimbVerdict limb, Cut cut, boolean smallerStep) {}
+
     /**
-     * The arms that come down in a lane now: all that wait, or as many as the year bears. Empty when it bears fewer than
-     * two of several and something else was cut before, so that they had better come first another year.
+     * The arms that come down in a lane now: all that wait; else all by a smaller step, if that still ends at the height
+     * wanted; else as many as the year bears, in a summer lane none. Empty when the year bears fewer than two of several
+     * and something else was cut before, so that they had better come first another year.
      */
-    List<LimbVerdict> now(List<LimbVerdict> waiting, LaneDraft lane) {
+    List<Lowered> now(List<LimbVerdict> waiting, LaneDraft lane) {
         List<LimbVerdict> turns = inTurn(waiting);
+        List<Lowered> whole = turns.stream()
+                .map(limb -> new Lowered(limb, limb.cut().orElseThrow(), false))
+                .toList();
+        List<Lowered> fit = fitting(whole, lane);
+        if (fit.size() == whole.size()) {
+            return fit;
+        }
+        Optional<List<Lowered>> smaller = smaller(whole, lane);
+        if (smaller.isPresent()) {
+            return smaller.get();
+        }
+        boolean some = !lane.summerOnly && (fit.size() > 1 || lane.budget.taken() == 0);
+        return some ? fit : List.of();
+    }
+
+    /** As many, from the first on, as the lane's year bears. */
+    private List<Lowered> fitting(List<Lowered> turns, LaneDraft lane) {
         LivingCrown crown = draft.crown.copy();
-        List<LimbVerdict> fit = new ArrayList<>();
+        List<Lowered> fit = new ArrayList<>();
         double taken = 0;
         int big = 0;
-        for (LimbVerdict arm : turns) {
-            double share = lane.budget.shareOfThisYear(PlanDraft.takenOff(crown, arm));
-            big += arm.cut().orElseThrow().big() ? 1 : 0;
+        for (Lowered arm : turns) {
+            double share = lane.budget.shareOfThisYear(
+                    crown.shorten(arm.limb().limb(), arm.cut().place().alongM()));
+            big += arm.cut().big() ? 1 : 0;
             boolean last = fit.size() == turns.size() - 1 && turns.size() > 1;
-            double most = lane.budget.left(lane.summerOnly)
-                    + (last && !lane.budget.resting() ? lane.budget.terms().lastArm() : 0);
+            double most = lane.budget.left(lane.summerOnly) + (last ? lane.budget.lastArm() : 0);
             if (taken + share > most + YearBudget.ROUNDING || big > lane.budget.roomForBigCuts()) {
                 break;
             }
             taken += share;
             fit.add(arm);
         }
-        boolean worthIt = fit.size() == turns.size() || fit.size() > 1 || lane.budget.taken() == 0;
-        return worthIt ? fit : List.of();
+        return fit;
+    }
+
+    /** All of them cut a little further out, at most to the height wanted itself; empty when that is not enough. */
+    private Optional<List<Lowered>> smaller(List<Lowered> whole, LaneDraft lane) {
+        for (int step = 1; step <= SMALLER_STEPS; step++) {
+            double outwards = step / (double) SMALLER_STEPS;
+            List<Lowered> tried =
+                    whole.stream().map(arm -> furtherOut(arm, outwards)).toList();
+            if (fitting(tried, lane).size() == tried.size()) {
+                return Optional.of(tried);
+            }
+        }
+        return Optional.empty();
+    }
+
+    /** A cut to a bud, part of the way out to where the limb reaches the height wanted. */
+    private Lowered furtherOut(Lowered arm, double part) {
+        Limb limb = arm.limb().limb();
+        double wantedM = plan.scene.heightWantedM().orElse(0);
+        double rise = Math.sin(Math.toRadians(limb.angleDeg()));
+        double baseM = plan.scene.branching().baseOfLimb(limb).upM();
+        double nowM = arm.cut().place().alongM();
+        double atM = nowM + part * ((wantedM - baseM) / rise - nowM);
+        boolean moves = arm.cut().kind() == CutKind.HEADING && rise > 0 && atM > nowM && atM < limb.lengthM();
+        return moves ? new Lowered(arm.limb(), sizing.cut(limb, Place.at(CutKind.HEADING, atM)), true) : arm;
     }
 }

@@ -252,11 +252,15 @@ final class PlanMaker {
             return;
         }
         List<LimbVerdict> waiting = notHeldBack(lane);
-        List<LimbVerdict> together = arms.now(waiting, lane);
+        List<Arms.Lowered> together = arms.now(waiting, lane);
         if (together.isEmpty()) {
             waiting.stream().filter(plan::arm).map(LimbVerdict::tag).forEach(refused::add);
         }
-        together.forEach(arm -> place(arm, lane, false));
+        for (Arms.Lowered arm : together) {
+            List<Reason> why = arm.smallerStep() ? List.of(scene.reason(ReasonCode.ARMS_SMALLER_STEP)) : List.of();
+            draft.put(arm.limb(), Verdict.SHORTEN, arm.cut(), lane, why, false);
+            draft.waiting.remove(arm.limb().tag());
+        }
         double over = lane.budget.taken() - lane.budget.allowance().orElse(Double.MAX_VALUE);
         if (over > YearBudget.ROUNDING && !together.isEmpty() && lane.overrun.isEmpty()) {
             lane.budget.overByArms(over);
@@ -280,7 +284,7 @@ final class PlanMaker {
             return false;
         }
         double share = draft.shareOf(limb, lane.budget);
-        double lastArm = plan.arm(limb) ? lane.budget.terms().lastArm() : 0;
+        double lastArm = plan.arm(limb) ? lane.budget.lastArm() : 0;
         return (!cut.big() || lane.budget.roomForBigCut())
                 && lane.budget.fits(Math.max(0, share - lastArm), lane.summerOnly)
                 && lane.budget.roomFor(limb)

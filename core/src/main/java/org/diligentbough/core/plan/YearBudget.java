@@ -50,6 +50,7 @@ final class YearBudget {
     private final List<Limb> bigByNeed = new ArrayList<>();
     private double taken;
     private double takenInSummer;
+    private double detail;
     /** What was taken because it had to be: urgent, dead, diseased or broken. */
     private double takenByNeed;
     /** What whole leaders and stems took. */
@@ -132,9 +133,10 @@ final class YearBudget {
         if (allowance().isEmpty()) {
             return Double.MAX_VALUE;
         }
-        double ofYear = wholeLimbs > 0
-                ? besideAWholeLimb(wholeLimbs) - (taken - wholeLimbs)
-                : allowance().getAsDouble() - taken;
+        double ofAllowance = allowance().getAsDouble() - taken;
+        double beside = besideAWholeLimb(wholeLimbs) - (taken - wholeLimbs);
+        boolean overByTheStem = wholeLimbs > allowance().getAsDouble() + ROUNDING;
+        double ofYear = wholeLimbs == 0 ? ofAllowance : overByTheStem ? beside : Math.min(beside, ofAllowance);
         return summerOnly ? Math.min(ofYear, terms.summerAllowance().orElseThrow() - takenInSummer) : ofYear;
     }
 
@@ -164,6 +166,11 @@ final class YearBudget {
     /** Whether a whole leader or stem goes this year, with what may go besides full. */
     boolean fullBesideAWholeLimb(double share) {
         return allowance().isPresent() && wholeLimbs > 0 && !fits(share, false);
+    }
+
+    /** By how much the last of several arms may go over: not in a year of rest, nor beside a stem. */
+    double lastArm() {
+        return resting() || wholeLimbGoes() ? 0 : terms.lastArm();
     }
 
     boolean wholeLimbGoes() {
@@ -245,13 +252,15 @@ final class YearBudget {
 
     void takeDetail(double share, boolean summerOnly) {
         taken += share;
+        detail += share;
         if (summerOnly) {
             takenInSummer += share;
         }
     }
 
     boolean overrun() {
+        double cut = resting() ? taken - detail : taken;
         return allowance().isPresent()
-                && (taken > allowance().getAsDouble() + ROUNDING || bigCutLimbs.size() > terms.mostBigCuts());
+                && (cut > allowance().getAsDouble() + ROUNDING || bigCutLimbs.size() > terms.mostBigCuts());
     }
 }
