@@ -8,9 +8,11 @@ import java.util.OptionalInt;
 import org.diligentbough.core.knowledge.Reason;
 import org.diligentbough.core.knowledge.ReasonCode;
 import org.diligentbough.core.light.CrownLight;
+import org.diligentbough.core.plan.RenovationPlan.NotPlaced;
 import org.diligentbough.core.season.CuttingCalendar;
 import org.diligentbough.core.survey.TakenThisYear;
 import org.diligentbough.core.verdict.LimbVerdict;
+import org.diligentbough.core.verdict.Rule;
 import org.diligentbough.core.verdict.Scene;
 import org.diligentbough.core.verdict.TreeVerdict;
 import org.diligentbough.core.verdict.Verdict;
@@ -26,6 +28,7 @@ public final class Planner {
     private final Scene scene;
     private final TreeVerdict tree;
     private final YearLanes years;
+    private final List<LimbVerdict> limbs;
     private final List<LimbVerdict> cuts;
     private final KeptPlan kept;
     private final PlanSearch search;
@@ -47,6 +50,7 @@ public final class Planner {
             Map<String, Worth> worth) {
         this.scene = scene;
         this.tree = tree;
+        this.limbs = limbs;
         this.years = new YearLanes(scene, tree, calendar, taken);
         this.kept = new KeptPlan(scene, edits.kept(), limbs);
         this.cuts = limbs.stream()
@@ -81,7 +85,16 @@ public final class Planner {
 
     /** The plan over as many years as were asked for, else over as many as the work wants, five at most. */
     public RenovationPlan plan(OptionalInt asked) {
-        return kept.only(ofAsManyYears(asked));
+        return kept.only(ofAsManyYears(asked)).withLeft(leftTooHigh());
+    }
+
+    /** Limbs that stand too high after the plan since they have nothing to be cut to: each says what to look for. */
+    private List<NotPlaced> leftTooHigh() {
+        return limbs.stream()
+                .filter(limb -> limb.cut().isEmpty()
+                        && limb.rule().filter(Rule.TOO_HIGH::equals).isPresent())
+                .map(limb -> new NotPlaced(limb.tag(), limb.reasons()))
+                .toList();
     }
 
     private RenovationPlan ofAsManyYears(OptionalInt asked) {

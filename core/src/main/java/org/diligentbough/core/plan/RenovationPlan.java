@@ -31,9 +31,9 @@ public record RenovationPlan(int years, Optional<Reason> yearsWhy, List<Lane> la
         notPlaced = List.copyOf(notPlaced);
     }
 
-    /** Whether everything found a place. */
+    /** Whether every cut that is wanted found a place. */
     public boolean placesAll() {
-        return notPlaced.isEmpty()
+        return notPlaced.stream().allMatch(NotPlaced::hasNoCut)
                 && lanes.stream()
                         .flatMap(lane -> lane.cuts().stream())
                         .flatMap(cut -> cut.reasons().stream())
@@ -73,6 +73,13 @@ public record RenovationPlan(int years, Optional<Reason> yearsWhy, List<Lane> la
 
     RenovationPlan over(int otherYears) {
         return new RenovationPlan(otherYears, yearsWhy, lanes, notPlaced);
+    }
+
+    /** The same with limbs that are left as they are, though something is wanted of them. */
+    RenovationPlan withLeft(List<NotPlaced> left) {
+        List<NotPlaced> all = new ArrayList<>(notPlaced);
+        all.addAll(left);
+        return new RenovationPlan(years, yearsWhy, lanes, all);
     }
 
     RenovationPlan because(Reason why) {
@@ -174,10 +181,15 @@ public record RenovationPlan(int years, Optional<Reason> yearsWhy, List<Lane> la
      */
     public record Detail(int shoots, double share, int minutes) {}
 
-    /** A limb for which no place was found. */
+    /** A limb for which no place was found, or which nothing can be done about yet. */
     public record NotPlaced(String limb, List<Reason> reasons) {
         public NotPlaced {
             reasons = List.copyOf(reasons);
+        }
+
+        /** Whether there is no cut to place: a branch to cut to has to be found first. */
+        boolean hasNoCut() {
+            return reasons.stream().anyMatch(reason -> reason.code() == ReasonCode.FIND_A_BRANCH);
         }
     }
 }

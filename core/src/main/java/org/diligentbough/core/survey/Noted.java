@@ -19,6 +19,7 @@ import java.util.Set;
  * @param openWoundCm width of the largest old wound not closed, cm
  * @param consent of whoever owns it
  * @param spreadTargetM width allotted to the tree, m
+ * @param renovating whether it was found neglected and has been cut since: its renovation goes on
  */
 public record Noted(
         Optional<Habit> habit,
@@ -32,7 +33,8 @@ public record Noted(
         boolean tiesBite,
         OptionalDouble openWoundCm,
         Optional<Consent> consent,
-        OptionalDouble spreadTargetM) {
+        OptionalDouble spreadTargetM,
+        boolean renovating) {
     /** Nothing noted. */
     public static final Noted NOTHING = new Noted(
             Optional.empty(),
@@ -46,10 +48,29 @@ public record Noted(
             false,
             OptionalDouble.empty(),
             Optional.empty(),
-            OptionalDouble.empty());
+            OptionalDouble.empty(),
+            false);
 
     public Noted {
         beneath = Set.copyOf(beneath);
+    }
+
+    /** The same of a tree that was found neglected and has been cut since. */
+    public Noted beingRenovated() {
+        return new Noted(
+                habit,
+                heightSetBy,
+                lopsidedFrom,
+                beneath,
+                hasFruited,
+                lastCut,
+                union,
+                fungus,
+                tiesBite,
+                openWoundCm,
+                consent,
+                spreadTargetM,
+                true);
     }
 
     /** How a kind grows by nature. */

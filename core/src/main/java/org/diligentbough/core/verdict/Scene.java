@@ -213,9 +213,10 @@ public final class Scene {
         return within && (small || newlyPlanted || inFruit);
     }
 
-    /** Whether nobody has cut the tree for so long that it counts as neglected. */
+    /** Whether nobody had cut the tree for so long that it counts as neglected; its renovation may have begun since. */
     public boolean untouched() {
-        return tree().yearsSinceCut().orElse(0) >= figure(Figure.RENOVATE_UNTOUCHED_YEARS);
+        return tree().noted().renovating()
+                || tree().yearsSinceCut().orElse(0) >= figure(Figure.RENOVATE_UNTOUCHED_YEARS);
     }
 
     /** Whether what was removed in the last twelve months was cut in the pruning year before the one that runs. */

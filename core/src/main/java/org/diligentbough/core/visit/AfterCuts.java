@@ -14,6 +14,7 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.OptionalInt;
 import java.util.Set;
+import org.diligentbough.core.knowledge.Figure;
 import org.diligentbough.core.knowledge.Knowledge;
 import org.diligentbough.core.orchard.Policy;
 import org.diligentbough.core.survey.Branching;
@@ -177,7 +178,13 @@ final class AfterCuts {
                 OptionalDouble.of(years),
                 tree.inContainer(),
                 tree.trunk(),
-                tree.noted());
+                foundNeglected(tree) ? tree.noted().beingRenovated() : tree.noted());
+    }
+
+    /** What is found too much on a neglected tree goes over some years: the first cut does not end that. */
+    private boolean foundNeglected(TreeSurvey tree) {
+        return tree.noted().renovating()
+                || tree.yearsSinceCut().orElse(0) >= knowledge.get(Figure.RENOVATE_UNTOUCHED_YEARS);
     }
 
     /** What was counted upright, less the limbs among them that were cut and the shoots taken uncounted. */

@@ -171,7 +171,8 @@ public final class PlanRules {
             placed.put(limb.limb(), List.of(Verdict.WAIT));
         });
         Set<String> wanted = evaluation.limbs().stream()
-                .filter(limb -> limb.cut().isPresent())
+                .filter(limb -> limb.cut().isPresent()
+                        || limb.rule().filter(Rule.TOO_HIGH::equals).isPresent())
                 .map(limb -> limb.limb().id())
                 .collect(Collectors.toSet());
         assertThat(placed.keySet()).isEqualTo(wanted);

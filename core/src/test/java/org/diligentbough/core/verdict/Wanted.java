@@ -22,6 +22,7 @@ public final class Wanted {
                 none.tiesBite(),
                 none.openWoundCm(),
                 none.consent(),
-                OptionalDouble.of(m));
+                OptionalDouble.of(m),
+                none.renovating());
     }
 }

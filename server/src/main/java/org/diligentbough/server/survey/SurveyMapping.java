@@ -124,7 +124,8 @@ public final class SurveyMapping {
                 Boolean.TRUE.equals(trunk.tiesBite()),
                 number(trunk.openWoundCm()),
                 code(Noted.Consent.class, tree.consent()),
-                number(tree.spreadTargetM()));
+                number(tree.spreadTargetM()),
+                false);
     }
 
     private static TreeSurvey.Trunk trunk(TrunkFile trunk) {
