@@ -238,6 +238,19 @@ export function LimbEditor({
                 </Form.Select>
               );
             })}
+          {group.kinds.includes('broken') && hasFault(limb, 'broken') && (
+            <NumberInput
+              label="Broken at"
+              unit="m from its base"
+              length="m"
+              value={limb.brokenAtM}
+              step={0.1}
+              min={0.05}
+              max={limb.lengthM ?? 50}
+              onChange={(brokenAtM) => set({ brokenAtM })}
+              hint="It is cut to a branch or a bud below that"
+            />
+          )}
         </fieldset>
       ))}
       <Chips

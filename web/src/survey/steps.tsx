@@ -80,6 +80,16 @@ export function TreeStep({
         max={60}
         onChange={(spreadM) => setTree({ spreadM, spreadNorthSouthM: undefined, spreadEastWestM: undefined })}
       />
+      <NumberInput
+        label="Width allotted"
+        unit="m, if it is to keep to one"
+        length="m"
+        value={tree.spreadTargetM}
+        step={0.1}
+        min={0.5}
+        max={60}
+        onChange={(spreadTargetM) => setTree({ spreadTargetM })}
+      />
       <More title="Both ways" open={tree.spreadNorthSouthM != null || tree.spreadEastWestM != null}>
         <NumberInput
           label="North to south"

@@ -3,7 +3,10 @@ import { LimbOpinions } from './LimbOpinions';
 import { ShadeOf, WorthOf } from './Light';
 import { Reasons, State } from '../parts/Reasons';
 import { centimetres, metres, minutes, percent } from '../parts/format';
-import { CUT_MEANS, CUTS, REACHES, TECHNIQUES, TICKETS, TOOLS, VERDICTS } from './words';
+import { Button } from 'react-bootstrap';
+import { ProblemAlert } from '../parts/ProblemAlert';
+import { useDecide, useOpinions } from './queries';
+import { CUT_MEANS, CUTS, REACHES, RULES, TECHNIQUES, TICKETS, TOOLS, VERDICTS } from './words';
 
 /** Shown beside the verdicts, where it is decided what to cut. */
 export function Cautions({ cautions }: { cautions: Worded[] }) {
@@ -51,7 +54,20 @@ export function LimbVerdict({
           {limb.light != null && ', ' + percent(limb.light) + ' light'}
         </span>
       </div>
+      {limb.rule && (
+        <p className="faint small mb-0">
+          Rule: {RULES[limb.rule]}
+          {limb.behind.length > 0 && '; behind it: ' + limb.behind.map((rule) => RULES[rule]).join(', ')}
+        </p>
+      )}
       <Reasons reasons={limb.reasons} />
+      {limb.instead && <ChooseOne limb={limb.id} instead={limb.instead} treeId={treeId} onPick={onPick} />}
+      {limb.whyNot.length > 0 && (
+        <details className="why-not">
+          <summary>Why not?</summary>
+          <Reasons reasons={limb.whyNot} />
+        </details>
+      )}
       {cut && (
         <p className="mb-0">
           <strong title={CUT_MEANS[cut.kind]}>{CUTS[cut.kind]}</strong>
@@ -76,6 +92,49 @@ export function LimbVerdict({
       <ShadeOf limb={limb.id} judgement={judgement} onPick={onPick} />
       <LimbOpinions limb={limb.id} verdict={limb.verdict} treeId={treeId} />
     </section>
+  );
+}
+
+/** Where one of two limbs is to go, the other can be taken in one tap. */
+function ChooseOne({
+  limb,
+  instead,
+  treeId,
+  onPick,
+}: {
+  limb: string;
+  instead: string;
+  treeId: number;
+  onPick: (id: string) => void;
+}) {
+  const all = useOpinions(treeId);
+  const decide = useDecide(treeId);
+  const version = (of: string) => all.data?.decisions.find((one) => one.limb === of)?.version ?? 0;
+  const take = async () => {
+    await decide.mutateAsync({
+      limb,
+      version: version(limb),
+      to: { verdict: 'keep', note: instead + ' goes instead' },
+    });
+    await decide.mutateAsync({
+      limb: instead,
+      version: version(instead),
+      to: { verdict: 'remove', note: 'instead of ' + limb },
+    });
+    onPick(instead);
+  };
+  return (
+    <div className="mb-1">
+      <Button
+        size="sm"
+        variant="outline-primary"
+        disabled={!all.data || decide.isPending}
+        onClick={() => void take().catch(() => undefined)}
+      >
+        Take {instead} instead
+      </Button>
+      <ProblemAlert error={decide.error} />
+    </div>
   );
 }
 

@@ -9,6 +9,36 @@ export const VERDICTS: Record<string, string> = {
   'goes-with-parent': 'goes with it',
 };
 
+/** The rules of the verdict table, as a pruner names them. */
+export const RULES: Record<string, string> = {
+  decided: 'decided by people',
+  dead: 'dead',
+  diseased: 'diseased',
+  damaged: 'damaged',
+  'split-union': 'split union',
+  rubbing: 'rubbing',
+  'into-centre': 'into the centre',
+  'thick-side-limb': 'thick side limb',
+  'upright-shoot': 'upright shoot',
+  'upright-unfruitful': 'upright, older, few spurs',
+  'shaded-underneath': 'underneath, shaded, weak',
+  crowded: 'crowded',
+  renewal: 'renewal',
+  'too-high': 'too high',
+  weeping: 'weeping',
+  low: 'low',
+  encroaching: 'reaching too far',
+  'below-graft': 'below the graft',
+  overlong: 'overlong',
+  'too-many-mains': 'too many mains',
+  'out-of-shape': 'out of shape',
+  'strong-graft': 'the stronger graft gives way',
+  forming: 'forming a young tree',
+  pliable: 'pliable',
+  fruitful: 'fruiting wood',
+  'nothing-clear': 'nothing clear',
+};
+
 export const CUTS: Record<string, string> = {
   collar: 'at the collar',
   'to-side-branch': 'to a side branch',

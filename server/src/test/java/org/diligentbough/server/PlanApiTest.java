@@ -228,6 +228,7 @@ class PlanApiTest {
                         "/api/trees/" + treeId + "/surveys",
                         walkJson()
                                 .replace(", \"overTarget\": \"path\"", "")
+                                .replace("\"lengthM\": 2.5,", "\"lengthM\": 2.5, \"woodYears\": 9,")
                                 .replace("\"crossing-centre\"", "\"overlong\""))
                 .expect(201);
         JsonNode followed = get("/api/trees/" + treeId + "/judgement").json().get("followed");

@@ -67,6 +67,7 @@ public enum Figure {
     PLAN_LITTLE_LEFT_COST("worth", 0, 10),
     BIG_SHORTENING_CM("cm", 0, 20),
     CALLUSED_CRACK_CM("cm", 0, 100),
+    BUD_LEAST_KEPT_SHARE("share", 0, 1),
     FRUIT_LIGHT("share", 0, 1),
     PLIABLE_CM("cm", 0.5, 5),
     STEEP_DEG("degrees", 30, 90),

@@ -6,6 +6,7 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Stream;
 import org.diligentbough.core.knowledge.Reason;
 import org.diligentbough.core.knowledge.ReasonCode;
 import org.diligentbough.core.plan.RenovationPlan.NotPlaced;
@@ -230,20 +231,23 @@ final class PlanMaker {
     }
 
     private Optional<LimbVerdict> nextFor(LaneDraft lane, Set<String> refused) {
-        List<LimbVerdict> fitting = notHeldBack(lane).stream()
+        List<LimbVerdict> fitting = notMoved().stream()
                 .filter(limb -> limb.verdict() != Verdict.BEND && !moves.split(limb) && !refused.contains(limb.tag()))
                 .filter(limb -> mayGoInto(limb, lane) && fits(limb, lane))
                 .toList();
-        if (fitting.isEmpty()) {
-            return Optional.empty();
-        }
-        // A neglected tree gets one of the cuts that change it before anything small.
-        boolean strategicFirst = scene.untouched()
-                && !lane.budget.sawStrategic()
-                && fitting.stream().anyMatch(LimbVerdict::strategic);
-        List<LimbVerdict> asked =
-                strategicFirst ? fitting.stream().filter(LimbVerdict::strategic).toList() : fitting;
-        return Optional.of(turn.next(asked, lane, draft.made));
+        List<LimbVerdict> now =
+                fitting.stream().filter(limb -> !turn.heldBack(limb, lane)).toList();
+        // A neglected tree gets one of the cuts that change it before anything small, and none is held back for that.
+        boolean strategicFirst = scene.untouched() && !lane.budget.sawStrategic();
+        List<LimbVerdict> asked = strategicFirst
+                ? Stream.of(now, fitting)
+                        .map(limbs ->
+                                limbs.stream().filter(LimbVerdict::strategic).toList())
+                        .filter(limbs -> !limbs.isEmpty())
+                        .findFirst()
+                        .orElse(now)
+                : now;
+        return asked.isEmpty() ? Optional.empty() : Optional.of(turn.next(asked, lane, draft.made));
     }
 
     private void placeInTurn(LimbVerdict limb, LaneDraft lane, Set<String> refused) {

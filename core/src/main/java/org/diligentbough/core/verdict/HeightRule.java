@@ -1,6 +1,7 @@
 package org.diligentbough.core.verdict;
 
 import static org.diligentbough.core.knowledge.Figure.BELOW_AIM_SHARE;
+import static org.diligentbough.core.knowledge.Figure.BUD_LEAST_KEPT_SHARE;
 import static org.diligentbough.core.knowledge.Figure.DROP_BESIDES_M;
 import static org.diligentbough.core.knowledge.Figure.LEAST_STEP_DOWN_SHARE;
 import static org.diligentbough.core.knowledge.Figure.MAINS_NEAR_DEG;
@@ -24,6 +25,8 @@ import org.diligentbough.core.survey.Limb;
  * branch goes only where there are more than are wanted; else it is left, and what to look for is said.
  */
 final class HeightRule {
+    private static final int BUD_STEPS = 10;
+
     private final Scene scene;
     private final Branching branching;
     private final CutPlaces places;
@@ -52,10 +55,14 @@ final class HeightRule {
             this.aimM = scene.aimM().orElseThrow();
             this.topM = branching.topM(limb);
             this.overM = topM - wantedM;
-            double rise = Math.sin(Math.toRadians(limb.angleDeg()));
-            double baseM = branching.baseOfLimb(limb).upM();
-            this.reachesM = rise > 0 ? Math.max(0, (aimM - baseM) / rise) : 0;
+            this.reachesM = reachesAtM(aimM);
             this.leastM = mostlyOver() ? 0 : limb.lengthM() / 2;
+        }
+
+        /** Distance from its base at which it reaches a height, m. */
+        double reachesAtM(double heightM) {
+            double rise = Math.sin(Math.toRadians(limb.angleDeg()));
+            return rise > 0 ? Math.max(0, (heightM - branching.baseOfLimb(limb).upM()) / rise) : 0;
         }
 
         boolean mostlyOver() {
@@ -121,7 +128,7 @@ final class HeightRule {
         return branches(tall, gone, slack).stream()
                 .filter(branch -> leavesAtM(tall, branch) <= highestM + Scene.SAME)
                 .filter(branch -> branch.originM() >= tall.reachesM - nearM - Scene.SAME)
-                .filter(branch -> leavesAtM(tall, branch) >= lowestM - Scene.SAME)
+                .filter(branch -> topAfterM(tall, branch) >= lowestM - Scene.SAME)
                 .filter(branch -> branch.originM() >= tall.leastM * (1 - slack) - Scene.SAME)
                 .max(Comparator.comparingDouble(Limb::originM));
     }
@@ -134,28 +141,41 @@ final class HeightRule {
                 .toList();
     }
 
+    /** The top, m, that stays when it is cut to a branch, which is itself brought down at the same visit. */
+    private double topAfterM(Tall tall, Limb branch) {
+        return Math.max(leavesAtM(tall, branch), Math.min(branching.topM(branch), tall.wantedM));
+    }
+
     private double leavesAtM(Tall tall, Limb branch) {
         return branching.pointAt(tall.limb, branch.originM()).upM();
     }
 
-    /** To a bud where the wood is young or thin; kinds picked at their tips and uprights are never topped. */
+    /**
+     * To a bud where the wood is young or thin: at the aim, or as little above it as it may be headed, if that still ends at
+     * the height wanted. Kinds picked at their tips and uprights are never topped.
+     */
     private Optional<Finding> toBud(Tall tall) {
-        double alongM = Math.max(tall.reachesM, tall.leastM);
-        boolean may = !tall.leavesAboveAim()
-                && alongM > 0
-                && alongM < tall.limb.lengthM()
-                && !places.neverTipped()
-                && !tall.limb.has(FaultKind.UPRIGHT_UNFRUITFUL)
-                && !tall.limb.has(FaultKind.UPRIGHT_SHOOT)
-                && places.mayHead(tall.limb, alongM);
-        if (!may) {
+        boolean never = tall.leavesAboveAim()
+                || places.neverTipped()
+                || tall.limb.has(FaultKind.UPRIGHT_UNFRUITFUL)
+                || tall.limb.has(FaultKind.UPRIGHT_SHOOT);
+        if (never) {
             return Optional.empty();
         }
-        Place place = Place.at(CutKind.HEADING, alongM);
-        return Optional.of(
-                alongM > tall.reachesM + Scene.SAME
-                        ? tall.shorten(place, scene.reason(ReasonCode.IN_STEPS))
-                        : tall.shorten(place, scene.reason(ReasonCode.TO_OUTWARD_BUD)));
+        double leastM = Math.max(tall.leastM, scene.figure(BUD_LEAST_KEPT_SHARE) * tall.limb.lengthM());
+        double fromM = Math.max(tall.reachesM, leastM);
+        double toM = Math.max(fromM, tall.reachesAtM(tall.wantedM + scene.heightToleranceM()));
+        for (int step = 0; step <= BUD_STEPS; step++) {
+            double alongM = fromM + (toM - fromM) * step / BUD_STEPS;
+            if (alongM > 0 && alongM < tall.limb.lengthM() && places.mayHead(tall.limb, alongM)) {
+                boolean stillOver = branching.pointAt(tall.limb, alongM).upM()
+                        > tall.wantedM + scene.heightToleranceM() + Scene.SAME;
+                return Optional.of(tall.shorten(
+                        Place.at(CutKind.HEADING, alongM),
+                        scene.reason(stillOver ? ReasonCode.IN_STEPS : ReasonCode.TO_OUTWARD_BUD)));
+            }
+        }
+        return Optional.empty();
     }
 
     /** The lowest branch higher up that takes off a good part of what is over; the rest follows another year. */
@@ -165,10 +185,12 @@ final class HeightRule {
         }
         return branches(tall, gone, 0).stream()
                 .filter(branch -> leavesAtM(tall, branch) > tall.aimM && branch.originM() >= tall.leastM)
-                .filter(branch -> tall.topM - Math.max(branching.topM(branch), leavesAtM(tall, branch))
-                        >= scene.figure(LEAST_STEP_DOWN_SHARE) * tall.overM)
+                .filter(branch ->
+                        tall.topM - leavesAtM(tall, branch) >= scene.figure(LEAST_STEP_DOWN_SHARE) * tall.overM)
                 .min(Comparator.comparingDouble(Limb::originM))
-                .map(branch -> tall.shorten(CutPlaces.to(branch), scene.reason(ReasonCode.IN_STEPS)));
+                .map(branch -> leavesAtM(tall, branch) <= tall.wantedM + Scene.SAME
+                        ? tall.shorten(CutPlaces.to(branch))
+                        : tall.shorten(CutPlaces.to(branch), scene.reason(ReasonCode.IN_STEPS)));
     }
 
     /** What leaves above the aim, and a side limb that stands over the height wanted by a good part of its length. */

@@ -126,6 +126,7 @@ public final class LimbJudge {
                 .toList()));
         findings.addAll(pairs.settle(findings.gone()));
         Set<String> spared = new HashSet<>(takesOver);
+        spared.addAll(decisions.keySet());
         branching.outwards().stream()
                 .filter(limb -> pairs.won(limb, findings))
                 .map(Limb::id)

@@ -1,5 +1,6 @@
 package org.diligentbough.core.verdict;
 
+import static org.diligentbough.core.knowledge.Figure.BELOW_AIM_SHARE;
 import static org.diligentbough.core.knowledge.Figure.BELOW_THE_BREAK_SHARE;
 import static org.diligentbough.core.knowledge.Figure.DEAD_STUB_M;
 import static org.diligentbough.core.knowledge.Figure.FIRE_BLIGHT_MARGIN_M;
@@ -97,7 +98,10 @@ final class SoundnessRules {
         if (!found) {
             return Optional.empty();
         }
-        Place place = soundBranchBelow(limb, edgeM(limb)).orElseGet(() -> Place.at(CutKind.HEADING, edgeM(limb)));
+        double nearM = edgeM(limb) - scene.figure(BELOW_AIM_SHARE) * limb.lengthM();
+        Place place = soundBranchBelow(limb, edgeM(limb))
+                .filter(branch -> branch.alongM() >= nearM)
+                .orElseGet(() -> Place.at(CutKind.HEADING, edgeM(limb)));
         return Optional.of(Finding.act(Rule.DEAD, Verdict.SHORTEN, place, scene.reason(ReasonCode.TIP_DIEBACK)));
     }
 

@@ -47,6 +47,7 @@ final class SurveyCrossChecks {
         }
         boolean onLimb = given(limb, "parent");
         origin(limb, at, onLimb);
+        broken(limb, at);
         if (onLimb && limb.path("parent").isString()) {
             parent(limb, at);
         }
@@ -62,6 +63,14 @@ final class SurveyCrossChecks {
             } else if (other.equals(limb.path("id").asString(""))) {
                 say(at + "/faults/" + i + "/with", "names the limb itself; give the id of the other one");
             }
+        }
+    }
+
+    private void broken(JsonNode limb, String at) {
+        JsonNode broken = limb.path("brokenAtM");
+        JsonNode length = limb.path("lengthM");
+        if (broken.isNumber() && length.isNumber() && broken.doubleValue() > length.doubleValue() + ROUNDING_M) {
+            say(at + "/brokenAtM", "lies past the limb's tip; give at most " + length.doubleValue() + " m");
         }
     }
 

@@ -108,8 +108,9 @@ public final class SurveyMapping {
     }
 
     private static Noted noted(TreeFile tree) {
-        TrunkFile trunk =
-                tree.trunk() == null ? new TrunkFile(null, null, null, null, null, null, null, null, null) : tree.trunk();
+        TrunkFile trunk = tree.trunk() == null
+                ? new TrunkFile(null, null, null, null, null, null, null, null, null)
+                : tree.trunk();
         return new Noted(
                 code(Noted.Habit.class, tree.habit()),
                 code(Noted.HeightSetBy.class, tree.heightSetBy()),

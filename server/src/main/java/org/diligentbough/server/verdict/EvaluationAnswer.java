@@ -65,7 +65,14 @@ public record EvaluationAnswer(
             @MayBeNull Integer bigCuts,
             List<Worded> reasons) {}
 
-    /** One limb. */
+    /**
+     * One limb.
+     *
+     * @param rule of the verdict table that decides; null when it goes with another limb
+     * @param behind rules that would have said something too, in the order of the table
+     * @param instead the limb that could go in its place, where the judgement leaves the choice
+     * @param whyNot of a limb that stays: what it comes near to, and why that is not it
+     */
     public record LimbAnswer(
             String id,
             double crownShare,
@@ -73,7 +80,11 @@ public record EvaluationAnswer(
             String verdict,
             boolean urgent,
             boolean anySeason,
+            @MayBeNull String rule,
+            List<String> behind,
             List<Worded> reasons,
+            List<Worded> whyNot,
+            @MayBeNull String instead,
             @MayBeNull Double worth,
             @MayBeNull WorthAnswer worthOf,
             @MayBeNull CutAnswer cut) {}

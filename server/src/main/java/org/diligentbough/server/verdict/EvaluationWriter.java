@@ -5,6 +5,7 @@ import java.util.Map;
 import java.util.OptionalDouble;
 import org.diligentbough.core.Evaluation;
 import org.diligentbough.core.knowledge.Codes;
+import org.diligentbough.core.knowledge.ReasonCode;
 import org.diligentbough.core.light.CrownLight;
 import org.diligentbough.core.light.Shading;
 import org.diligentbough.core.outlook.Outlook;
@@ -107,7 +108,15 @@ public class EvaluationWriter {
                 Codes.of(limb.verdict()),
                 limb.urgent(),
                 limb.anySeason(),
+                limb.rule().map(Codes::of).orElse(null),
+                limb.behind().stream().map(Codes::of).toList(),
                 wording.all(limb.reasons()),
+                wording.all(limb.whyNot()),
+                limb.reasons().stream()
+                        .filter(reason -> reason.code() == ReasonCode.OR_THIS_ONE)
+                        .map(reason -> String.valueOf(reason.arguments().get(0)))
+                        .findFirst()
+                        .orElse(null),
                 worth == null ? null : thousandths(worth.whole()),
                 worth == null
                         ? null
