@@ -143,7 +143,20 @@ final class HeightRule {
 
     /** The top, m, that stays when it is cut to a branch, which is itself brought down at the same visit. */
     private double topAfterM(Tall tall, Limb branch) {
-        return Math.max(leavesAtM(tall, branch), Math.min(branching.topM(branch), tall.wantedM));
+        return Math.max(leavesAtM(tall, branch), loweredTopM(branch));
+    }
+
+    /** The top, m, to which a branch that takes over can itself be brought: headed at the height wanted, where it may be. */
+    private double loweredTopM(Limb branch) {
+        double topM = branching.topM(branch);
+        Tall tall = new Tall(branch);
+        if (tall.overM <= scene.heightToleranceM()) {
+            return topM;
+        }
+        double atM = Math.max(tall.reachesAtM(tall.wantedM), scene.figure(BUD_LEAST_KEPT_SHARE) * branch.lengthM());
+        return atM < branch.lengthM() && places.mayHead(branch, atM)
+                ? branching.pointAt(branch, atM).upM()
+                : topM;
     }
 
     private double leavesAtM(Tall tall, Limb branch) {
@@ -186,7 +199,7 @@ final class HeightRule {
         return branches(tall, gone, 0).stream()
                 .filter(branch -> leavesAtM(tall, branch) > tall.aimM && branch.originM() >= tall.leastM)
                 .filter(branch ->
-                        tall.topM - leavesAtM(tall, branch) >= scene.figure(LEAST_STEP_DOWN_SHARE) * tall.overM)
+                        tall.topM - topAfterM(tall, branch) >= scene.figure(LEAST_STEP_DOWN_SHARE) * tall.overM)
                 .min(Comparator.comparingDouble(Limb::originM))
                 .map(branch -> leavesAtM(tall, branch) <= tall.wantedM + Scene.SAME
                         ? tall.shorten(CutPlaces.to(branch))
