@@ -33,9 +33,9 @@ class PlanJourney {
             assertThat(plan).containsText("Not kept yet");
             assertThat(plan.locator(".lane .disc.remove[aria-label^='remove E']"))
                     .hasCount(1);
-            // Everything into this winter: it breaks the allowance and says so where it does.
-            String first = "2027|dormant|best";
-            for (String limb : new String[] {"A", "C", "D"}) {
+            // All of it into the summer: it breaks what a summer may take and says so where it does.
+            String first = "2027|summer|with-care";
+            for (String limb : new String[] {"A", "A2", "B"}) {
                 browser.page
                         .locator(".limb-list a, .limb-list button")
                         .filter(new Locator.FilterOptions().setHasText(Pattern.compile("^" + limb + "$")))
@@ -45,7 +45,7 @@ class PlanJourney {
                 move.selectOption(first);
                 assertThat(move).hasValue(first);
             }
-            assertThat(plan.locator(".breaks").first()).containsText("The year would take");
+            assertThat(plan.locator(".breaks").first()).containsText("Its summer would take");
             // Mended: one of them is left to the rules again; then that is undone, and all is given back.
             plan.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Leave it to the rules"))
                     .click();
@@ -56,10 +56,10 @@ class PlanJourney {
             assertThat(plan.locator(".disc.by-hand")).hasCount(0);
             assertThat(plan.locator(".breaks")).hasCount(0);
             // Forbidden, and taken back.
-            browser.press("Do not cut D");
-            assertThat(plan.locator(".disc[aria-label*=' D,']")).hasCount(0);
-            browser.press("Undo: do not cut D");
-            assertThat(plan.locator(".disc[aria-label*=' D,']")).hasCount(1);
+            browser.press("Do not cut B");
+            assertThat(plan.locator(".disc[aria-label*=' B,']")).hasCount(0);
+            browser.press("Undo: do not cut B");
+            assertThat(plan.locator(".disc[aria-label*=' B,']")).hasCount(1);
             browser.press("Keep this plan");
             assertThat(plan).containsText("kept as the rules made it by Tamsin Oke");
             // As it was proposed: nothing of it breaks a rule, and no other cut stands beside it.
@@ -67,18 +67,18 @@ class PlanJourney {
             assertThat(plan.locator(".state.urgent")).hasCount(0);
             // What people decide since is proposed beside it, and changes nothing until it is taken over.
             TestServer.put(
-                            "/api/trees/" + treeId + "/limbs/D/decision",
+                            "/api/trees/" + treeId + "/limbs/B/decision",
                             "{\"version\": 0, \"verdict\": \"keep\", \"note\": \"It carries the swing.\"}")
                     .expect(200);
             browser.page.reload();
             Locator proposed = browser.part("Proposed since");
-            assertThat(proposed).containsText("shorten D");
+            assertThat(proposed).containsText("shorten B");
             browser.press("Take all of it over");
             assertThat(plan).containsText("taken over from what was proposed");
             assertThat(proposed).hasCount(0);
             browser.press("What was planned, and what became of it");
             assertThat(browser.part("Plan 1")).containsText("as the judgement had it");
-            assertThat(browser.part("Plan 2")).containsText("shorten D");
+            assertThat(browser.part("Plan 2")).containsText("shorten B");
             Assertions.assertThat(browser.errors()).isEmpty();
         }
     }
@@ -94,13 +94,13 @@ class PlanJourney {
             assertThat(plan).containsText("Not kept yet");
             assertThat(plan).not().containsText("It last changed on");
             TestServer.put(
-                            "/api/trees/" + treeId + "/limbs/D/decision",
+                            "/api/trees/" + treeId + "/limbs/B/decision",
                             "{\"version\": 0, \"verdict\": \"keep\", \"note\": \"It carries the swing.\"}")
                     .expect(200);
             browser.page.reload();
             assertThat(plan).containsText("It last changed on 20 Feb 2027");
             browser.press("What changed");
-            assertThat(browser.part("What changed")).containsText("shorten D");
+            assertThat(browser.part("What changed")).containsText("shorten B");
             assertThat(browser.part("What changed")).containsText("no longer, it was planned for");
             Assertions.assertThat(browser.errors()).isEmpty();
         }

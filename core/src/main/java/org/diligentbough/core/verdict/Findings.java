@@ -34,6 +34,11 @@ final class Findings {
         found.forEach(this::add);
     }
 
+    /** Takes back what a rule found of a limb; returns whether it had found anything. */
+    boolean takeBack(Limb limb, Rule rule) {
+        return byLimb.get(limb.id()).removeIf(finding -> finding.rule() == rule);
+    }
+
     /** What was found of a limb, in the order of the table. */
     List<Finding> of(Limb limb) {
         return byLimb.get(limb.id());

@@ -141,6 +141,10 @@ public final class LimbJudge {
             findings.addAll(mains.outOfShape(findings.gone(), spared));
         }
         height(findings, takesOver);
+        // A pair's finding lapses where the other goes with a limb that is lowered.
+        if (pairs.lapse(findings)) {
+            height(findings, takesOver);
+        }
         return findings;
     }
 
@@ -159,7 +163,9 @@ public final class LimbJudge {
     private void height(Findings findings, Set<String> takesOver) {
         Set<String> gone = findings.gone();
         for (Limb limb : branching.outwards()) {
-            boolean goes = gone.contains(limb.id())
+            boolean known = findings.of(limb).stream().anyMatch(finding -> finding.rule() == Rule.TOO_HIGH);
+            boolean goes = known
+                    || gone.contains(limb.id())
                     || limb.parent().filter(gone::contains).isPresent();
             if (goes || scene.weakGraft(limb) || scene.evergreenLeftAlone()) {
                 continue;

@@ -239,6 +239,22 @@ final class PairRules {
         return stands;
     }
 
+    /** Takes back what was found of limbs whose other one goes all the same; returns whether anything was. */
+    boolean lapse(Findings findings) {
+        Set<String> gone = findings.gone();
+        boolean any = false;
+        for (Pair pair : pairs) {
+            boolean losesToAnother = pairs.stream()
+                    .anyMatch(other -> other.rule() == pair.rule()
+                            && other.loser().equals(pair.loser())
+                            && !gone.contains(other.winner().id()));
+            if (gone.contains(pair.winner().id()) && !losesToAnother) {
+                any |= findings.takeBack(pair.loser(), pair.rule());
+            }
+        }
+        return any;
+    }
+
     /** Whether another limb goes for this one, so that this one is not to go as well. */
     boolean won(Limb limb, Findings findings) {
         return pairs.stream()
