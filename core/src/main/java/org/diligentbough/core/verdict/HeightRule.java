@@ -4,6 +4,7 @@ import static org.diligentbough.core.knowledge.Figure.BELOW_AIM_SHARE;
 import static org.diligentbough.core.knowledge.Figure.BUD_LEAST_KEPT_SHARE;
 import static org.diligentbough.core.knowledge.Figure.DROP_BESIDES_M;
 import static org.diligentbough.core.knowledge.Figure.LEAST_STEP_DOWN_SHARE;
+import static org.diligentbough.core.knowledge.Figure.LOPPERS_CM;
 import static org.diligentbough.core.knowledge.Figure.MAINS_NEAR_DEG;
 import static org.diligentbough.core.knowledge.Figure.NEARLY;
 import static org.diligentbough.core.knowledge.Figure.OVER_SHARE_FOR_MORE_THAN_HALF;
@@ -177,7 +178,9 @@ final class HeightRule {
         }
         double leastM = Math.max(tall.leastM, scene.figure(BUD_LEAST_KEPT_SHARE) * tall.limb.lengthM());
         double fromM = Math.max(tall.reachesM, leastM);
-        double toM = Math.max(fromM, tall.reachesAtM(tall.wantedM + scene.heightToleranceM()));
+        // What is thin may end a little over the height wanted; stout wood is not headed for less than that height.
+        double borneM = tall.limb.diameterCm() <= scene.figure(LOPPERS_CM) ? scene.heightToleranceM() : 0;
+        double toM = Math.max(fromM, tall.reachesAtM(tall.wantedM + borneM));
         for (int step = 0; step <= BUD_STEPS; step++) {
             double alongM = fromM + (toM - fromM) * step / BUD_STEPS;
             if (alongM > 0 && alongM < tall.limb.lengthM() && places.mayHead(tall.limb, alongM)) {
