@@ -171,8 +171,11 @@ public final class LimbJudge {
                 continue;
             }
             Optional<Finding> tall = height.of(limb, gone);
-            // What takes over where another is lowered to it stays for this step, even if it is still too high.
-            tall.filter(finding -> finding.verdict() != Verdict.REMOVE || !takesOver.contains(limb.id()))
+            // What takes over where another is lowered to it stays for this step, even if it is still too high; and
+            // what
+            // grows on a limb that is left too high is what that may be lowered to one day.
+            boolean spared = takesOver.contains(limb.id()) || leftTooHigh(limb.parent(), findings);
+            tall.filter(finding -> finding.verdict() != Verdict.REMOVE || !spared)
                     .ifPresent(finding -> {
                         findings.add(limb.id(), finding);
                         if (finding.verdict() == Verdict.REMOVE) {
@@ -180,6 +183,12 @@ public final class LimbJudge {
                         }
                     });
         }
+    }
+
+    private boolean leftTooHigh(Optional<String> limb, Findings findings) {
+        return limb.map(branching::get).stream()
+                .flatMap(parent -> findings.of(parent).stream())
+                .anyMatch(finding -> finding.rule() == Rule.TOO_HIGH && !finding.acts());
     }
 
     /** What is left in the dark once all else is gone, and what a cultivar that outgrows the others gives up for them. */

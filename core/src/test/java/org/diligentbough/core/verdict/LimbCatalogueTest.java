@@ -227,8 +227,8 @@ class LimbCatalogueTest {
                         "what leaves above the aim and stands over it goes",
                         REMOVE,
                         Rule.TOO_HIGH,
-                        wanted(2.6),
-                        x -> x.on("N", 2.5).azimuth(0).angle(60).length(1.2).years(12)),
+                        wanted(3.45),
+                        x -> x.on("N", 2.9).azimuth(0).angle(60).length(1.2).years(12)),
                 limb(
                         "what leaves above it but stays within reach stays",
                         KEEP,

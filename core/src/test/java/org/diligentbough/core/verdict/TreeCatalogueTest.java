@@ -181,6 +181,17 @@ class TreeCatalogueTest {
                 tree("a steep thick limb is not headed to a bare post above its only fruiting branch", bare)
                         .never(Verdict.SHORTEN, "X")
                         .never(Verdict.GOES_WITH_PARENT, "X1"),
+                tree(
+                                "an old arm that has to stay keeps what grows on it, though that leaves above the aim",
+                                neglected(5, limb -> limb.angle(75).length(4.5))
+                                        .with(it -> it.targetHeightM = OptionalDouble.of(4))
+                                        .limb("X", limb -> limb.on("M0", 3.2)
+                                                .diameter(2)
+                                                .azimuth(0)
+                                                .angle(40)
+                                                .years(12)
+                                                .fruiting(2)))
+                        .never(Verdict.REMOVE, "M0", "X"),
                 tree("a leader a hand over its height stays", led(4.5)).never(Verdict.SHORTEN, "L"),
                 tree("what goes is not topped first", goes)
                         .finds(Verdict.REMOVE, "X")
