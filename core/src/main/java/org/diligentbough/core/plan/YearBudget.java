@@ -25,6 +25,7 @@ final class YearBudget {
      * @param resting whether only dead, diseased and dangerous wood goes
      * @param detailInRest share that counted shoots may take in a year of rest
      * @param beside share that may go besides in a year in which a whole leader or stem goes
+     * @param largeStem share from which a stem is large, over {@code beside}
      * @param lastArm by how much the last of several arms may go over the allowance
      * @param full what a year may take that owes nothing
      * @param charged what the year has taken before the plan
@@ -38,6 +39,7 @@ final class YearBudget {
             boolean resting,
             double detailInRest,
             double beside,
+            double largeStem,
             double lastArm,
             double full,
             double charged,
@@ -148,9 +150,8 @@ final class YearBudget {
         if (terms.beside() <= 0) {
             return 0;
         }
-        double large = 3 * terms.beside();
         double small = Math.max(terms.beside(), allowance().orElse(1) - stem);
-        double part = Math.min(1, Math.max(0, (stem - terms.beside()) / (large - terms.beside())));
+        double part = Math.min(1, Math.max(0, (stem - terms.beside()) / (terms.largeStem() - terms.beside())));
         return small + part * (terms.beside() - small);
     }
 

@@ -59,7 +59,7 @@ final class YearLanes {
         int mostMains = (int) scene.figure(Figure.MAINS_A_YEAR);
         if (!scene.traits().hasAllowance()) {
             YearBudget.Terms none = new YearBudget.Terms(
-                    OptionalDouble.empty(), OptionalDouble.empty(), 0, mostMains, weak, 0, 0, 0, 1, 0, 0);
+                    OptionalDouble.empty(), OptionalDouble.empty(), 0, mostMains, weak, 0, 0, 1, 0, 1, 0, 0);
             return new YearBudget(year, none, atStart, sofar);
         }
         double full = tree.fullAllowance().year().orElseThrow();
@@ -84,6 +84,7 @@ final class YearLanes {
                         resting,
                         rest >= 1 - CLOSE && !tree.weak() ? restShare : 0,
                         Math.min(allowance, scene.figure(Figure.BESIDE_A_WHOLE_LIMB)),
+                        scene.figure(Figure.LARGE_SHARE),
                         scene.figure(Figure.LAST_ARM_SHARE),
                         full,
                         charged,

@@ -1,8 +1,11 @@
 package org.diligentbough.core.verdict;
 
+import static org.diligentbough.core.knowledge.Figure.DEFAULT_SHORTENING_SHARE;
 import static org.diligentbough.core.knowledge.Figure.HEADING_CM;
 import static org.diligentbough.core.knowledge.Figure.HEADING_WOOD_YEARS;
 import static org.diligentbough.core.knowledge.Figure.NEARLY;
+import static org.diligentbough.core.knowledge.Figure.OUTERMOST_BUD_SHARE;
+import static org.diligentbough.core.knowledge.Figure.OUTERMOST_CUT_SHARE;
 import static org.diligentbough.core.knowledge.Figure.SIDE_BRANCH_RATIO;
 import static org.diligentbough.core.knowledge.Figure.TRAINED_HEADING_CM;
 
@@ -11,7 +14,6 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.IntStream;
-import org.diligentbough.core.knowledge.Figure;
 import org.diligentbough.core.orchard.Bearing;
 import org.diligentbough.core.orchard.Purpose;
 import org.diligentbough.core.survey.Branching;
@@ -24,10 +26,6 @@ public final class CutPlaces {
     private static final Set<FaultKind> HARMLESS = Set.of(FaultKind.OVERLONG, FaultKind.ENCROACHING);
     /** Places for a bud that are looked at along a limb. */
     private static final int STEPS = 40;
-    /** Further out than this nothing is worth a cut, as a share of the length. */
-    private static final double OUTERMOST = 0.975;
-
-    private static final double OUTERMOST_BUD = 0.85;
 
     private final Scene scene;
     private final Branching branching;
@@ -109,20 +107,25 @@ public final class CutPlaces {
         double stepM = limb.lengthM() / STEPS;
         return IntStream.range(0, STEPS)
                 .mapToDouble(step -> fromM + step * stepM)
-                .filter(alongM -> alongM <= OUTERMOST_BUD * limb.lengthM() && mayHead(limb, alongM))
+                .filter(alongM -> alongM <= scene.figure(OUTERMOST_BUD_SHARE) * limb.lengthM() && mayHead(limb, alongM))
                 .boxed()
                 .findFirst()
                 .map(alongM -> Place.at(CutKind.HEADING, alongM));
     }
 
+    /** Where a shortening is wanted when nothing else says where, m from the base: about a third from the tip. */
+    double aThirdFromTipM(Limb limb) {
+        return limb.lengthM() * (1 - scene.figure(DEFAULT_SHORTENING_SHARE));
+    }
+
     /** Where to end a limb that is too long or heavy: at the outward side branch nearest to a third from its tip, else a bud. */
     Optional<Place> shortenByAThird(Limb limb) {
-        double wantedM = limb.lengthM() * (1 - scene.figure(Figure.DEFAULT_SHORTENING_SHARE));
+        double wantedM = aThirdFromTipM(limb);
         double leastM = scene.leastKeptM(limb);
         Optional<Place> branch = sideBranches(limb).stream()
                 .filter(this::outward)
-                .filter(found ->
-                        found.originM() >= leastM - Scene.SAME && found.originM() <= OUTERMOST * limb.lengthM())
+                .filter(found -> found.originM() >= leastM - Scene.SAME
+                        && found.originM() <= scene.figure(OUTERMOST_CUT_SHARE) * limb.lengthM())
                 .min(Comparator.comparingDouble(found -> Math.abs(found.originM() - wantedM)))
                 .map(CutPlaces::to);
         return branch.or(() -> neverTipped() ? Optional.empty() : bud(limb, wantedM));

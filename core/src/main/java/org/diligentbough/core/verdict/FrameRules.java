@@ -179,6 +179,6 @@ final class FrameRules {
         return Optional.of(places.shortenByAThird(limb)
                 .map(place -> Finding.act(Rule.OVERLONG, Verdict.SHORTEN, place, why))
                 .orElseGet(() -> Finding.leave(
-                        Rule.OVERLONG, Verdict.WAIT, why, scene.findABranch(limb, limb.lengthM() * 2 / 3))));
+                        Rule.OVERLONG, Verdict.WAIT, why, scene.findABranch(limb, places.aThirdFromTipM(limb)))));
     }
 }

@@ -3,6 +3,7 @@ package org.diligentbough.core.verdict;
 import static org.diligentbough.core.knowledge.Figure.BELOW_AIM_SHARE;
 import static org.diligentbough.core.knowledge.Figure.BUD_LEAST_KEPT_SHARE;
 import static org.diligentbough.core.knowledge.Figure.DROP_BESIDES_M;
+import static org.diligentbough.core.knowledge.Figure.HEIGHT_TAKES_MOST_SHARE;
 import static org.diligentbough.core.knowledge.Figure.LEAST_STEP_DOWN_SHARE;
 import static org.diligentbough.core.knowledge.Figure.LOPPERS_CM;
 import static org.diligentbough.core.knowledge.Figure.MAINS_NEAR_DEG;
@@ -57,7 +58,7 @@ final class HeightRule {
             this.topM = branching.topM(limb);
             this.overM = topM - wantedM;
             this.reachesM = reachesAtM(aimM);
-            this.leastM = mostlyOver() ? 0 : limb.lengthM() / 2;
+            this.leastM = mostlyOver() ? 0 : limb.lengthM() * (1 - scene.figure(HEIGHT_TAKES_MOST_SHARE));
         }
 
         /** Distance from its base at which it reaches a height, m. */

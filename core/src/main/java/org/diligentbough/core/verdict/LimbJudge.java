@@ -74,7 +74,7 @@ public final class LimbJudge {
         decisions.clear();
         if (!decided.isEmpty()) {
             Map<String, Verdict> verdicts = new HashMap<>();
-            verdicts(Set.of()).forEach(limb -> verdicts.put(limb.limb().id(), limb.verdict()));
+            verdicts(Set.of()).forEach(limb -> verdicts.put(limb.tag(), limb.verdict()));
             decided.stream()
                     .filter(decision -> verdicts.containsKey(decision.limb()))
                     .filter(decision -> verdicts.get(decision.limb()) != decision.verdict()
@@ -125,12 +125,7 @@ public final class LimbJudge {
                 .filter(limb -> !goneAnyway.contains(limb.id()))
                 .toList()));
         findings.addAll(pairs.settle(findings.gone()));
-        Set<String> spared = new HashSet<>(takesOver);
-        spared.addAll(decisions.keySet());
-        branching.outwards().stream()
-                .filter(limb -> pairs.won(limb, findings))
-                .map(Limb::id)
-                .forEach(spared::add);
+        Set<String> spared = spared(findings, takesOver);
         if (scene.bush()) {
             Set<String> gone = findings.gone();
             findings.addAll(ownRules.bush(branching.outwards().stream()
@@ -146,6 +141,17 @@ public final class LimbJudge {
             height(findings, takesOver);
         }
         return findings;
+    }
+
+    /** Limbs that do not go for what is left to choice: another is cut back to them or goes for them, or people decided. */
+    private Set<String> spared(Findings findings, Set<String> takesOver) {
+        Set<String> spared = new HashSet<>(takesOver);
+        spared.addAll(decisions.keySet());
+        branching.outwards().stream()
+                .filter(limb -> pairs.won(limb, findings))
+                .map(Limb::id)
+                .forEach(spared::add);
+        return spared;
     }
 
     private Set<String> gone(Findings findings, Map<String, Finding> more) {
@@ -171,9 +177,8 @@ public final class LimbJudge {
                 continue;
             }
             Optional<Finding> tall = height.of(limb, gone);
-            // What takes over where another is lowered to it stays for this step, even if it is still too high; and
-            // what
-            // grows on a limb that is left too high is what that may be lowered to one day.
+            // What takes over where another is lowered to it stays for this step, even if it is still too high.
+            // What grows on a limb that is left too high stays too: that may be lowered to it one day.
             boolean spared = takesOver.contains(limb.id()) || leftTooHigh(limb.parent(), findings);
             tall.filter(finding -> finding.verdict() != Verdict.REMOVE || !spared)
                     .ifPresent(finding -> {
@@ -194,12 +199,8 @@ public final class LimbJudge {
     /** What is left in the dark once all else is gone, and what a cultivar that outgrows the others gives up for them. */
     private void shade(Findings findings, Set<String> takesOver) {
         Set<String> gone = findings.gone();
-        Set<String> spared = new HashSet<>(takesOver);
-        spared.addAll(findings.takingOver());
-        branching.outwards().stream()
-                .filter(limb -> pairs.won(limb, findings))
-                .map(Limb::id)
-                .forEach(spared::add);
+        Set<String> spared = spared(findings, findings.takingOver());
+        spared.addAll(takesOver);
         List<Limb> dark = branching.outwards().stream()
                 .filter(limb -> !gone.contains(limb.id()) && !spared.contains(limb.id()))
                 .filter(limb -> !scene.weakGraft(limb) && shade.asks(limb))
@@ -267,7 +268,7 @@ public final class LimbJudge {
     }
 
     private Place shortenedAt(Limb limb, Decision decision) {
-        double thirdM = limb.lengthM() * 2 / 3;
+        double thirdM = scene.places().aThirdFromTipM(limb);
         return decision.alongM().isPresent()
                 ? scene.places().asDecided(limb, decision.alongM().getAsDouble())
                 : scene.places().shortenByAThird(limb).orElseGet(() -> scene.places()

@@ -1,14 +1,16 @@
 package org.diligentbough.core.verdict;
 
-import static org.diligentbough.core.knowledge.Figure.ALIKE_RATIO;
 import static org.diligentbough.core.knowledge.Figure.BEAUTY_LENGTH_TIMES;
 import static org.diligentbough.core.knowledge.Figure.FREE_BOTH_SIDES_DEG;
 import static org.diligentbough.core.knowledge.Figure.GRAFT_GIVES_SHARE;
 import static org.diligentbough.core.knowledge.Figure.MAINS_NEAR_DEG;
 import static org.diligentbough.core.knowledge.Figure.MAINS_NEAR_M;
+import static org.diligentbough.core.knowledge.Figure.NEARLY;
+import static org.diligentbough.core.knowledge.Figure.STRONG_GRAFT_SHARE;
 import static org.diligentbough.core.knowledge.Figure.TIER_APART_M;
 import static org.diligentbough.core.knowledge.Figure.TIER_GAP_CM;
 import static org.diligentbough.core.knowledge.Figure.TIER_NEAR_M;
+import static org.diligentbough.core.knowledge.Figure.TIER_OUTGROWN_TIMES;
 
 import java.util.ArrayList;
 import java.util.Collection;
@@ -71,8 +73,8 @@ final class MainsRules {
                 break;
             }
             Limb goes = worst.get(0);
-            Optional<Limb> instead =
-                    worst.stream().skip(1).min(Comparator.comparing((Limb other) -> !near(goes, other)));
+            Optional<Limb> instead = worst.subList(1, worst.size()).stream()
+                    .min(Comparator.comparing((Limb other) -> !near(goes, other)));
             List<Reason> reasons = new ArrayList<>();
             reasons.add(scene.reason(ReasonCode.TOO_MANY_MAINS, found, wanted));
             instead.ifPresent(other -> reasons.add(scene.reason(ReasonCode.OR_THIS_ONE, other.id())));
@@ -189,14 +191,14 @@ final class MainsRules {
         for (int i = 1; i < tiers.size(); i++) {
             double meanCm = mean(tiers.get(i - 1), Limb::diameterCm);
             double meanM = mean(tiers.get(i - 1), Limb::lengthM);
-            double borne = 1 + scene.figure(ALIKE_RATIO) / 2;
+            double borne = scene.figure(TIER_OUTGROWN_TIMES);
             for (Limb limb : tiers.get(i)) {
                 if (limb.diameterCm() > borne * meanCm || limb.lengthM() > borne * meanM) {
                     findings.put(
                             limb.id(),
                             shortenedOrGone(
                                     limb,
-                                    Math.min(meanM, limb.lengthM() * 0.9),
+                                    Math.min(meanM, limb.lengthM() * (1 - scene.figure(NEARLY))),
                                     scene.reason(
                                             ReasonCode.OUTGROWS_TIER_BELOW,
                                             limb.diameterCm(),
@@ -233,7 +235,7 @@ final class MainsRules {
      */
     Map<String, Finding> strongGraft(Set<String> gone, Set<String> spared, Map<String, Double> light) {
         Map<String, Finding> findings = new HashMap<>();
-        double over = scene.strongGraftShare() - 0.5;
+        double over = scene.strongGraftShare() - scene.figure(STRONG_GRAFT_SHARE);
         if (over <= 0 || !scene.traits().hasAllowance()) {
             return findings;
         }

@@ -12,6 +12,7 @@ import net.jqwik.api.Arbitrary;
 import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
 import net.jqwik.api.Provide;
+import org.diligentbough.core.LimbCopy;
 import org.diligentbough.core.RandomTrees;
 import org.diligentbough.core.SurveyBuilder;
 import org.diligentbough.core.knowledge.Knowledge;
@@ -101,21 +102,6 @@ class LightPropertiesTest {
     }
 
     private static Limb mirrored(Limb limb) {
-        return new Limb(
-                limb.id(),
-                limb.parent(),
-                limb.role(),
-                limb.diameterCm(),
-                limb.originM(),
-                (540 - limb.azimuthDeg()) % 360,
-                limb.angleDeg(),
-                limb.lengthM(),
-                limb.woodYears(),
-                limb.fruiting(),
-                limb.leafiness(),
-                limb.cultivar(),
-                limb.faults(),
-                limb.overTarget(),
-                limb.brokenAtM());
+        return new LimbCopy(limb).azimuth((540 - limb.azimuthDeg()) % 360);
     }
 }

@@ -13,6 +13,7 @@ import java.util.Random;
 import java.util.function.Function;
 import java.util.stream.IntStream;
 import org.diligentbough.core.Evaluation;
+import org.diligentbough.core.LimbCopy;
 import org.diligentbough.core.SurveyBuilder;
 import org.diligentbough.core.orchard.Policy;
 import org.diligentbough.core.plan.RenovationPlan.Lane;
@@ -121,30 +122,14 @@ class RelationsTest {
             double before = taken(tree.evaluate());
             Random random = new Random(seed);
             int which = random.nextInt(tree.limbs.size());
-            tree.limbs.set(which, thicker(tree.limbs.get(which), 1.01));
+            tree.limbs.set(
+                    which,
+                    new LimbCopy(tree.limbs.get(which))
+                            .diameter(1.01 * tree.limbs.get(which).diameterCm()));
             return taken(tree.evaluate()) - before;
         });
         report("1 % of a diameter", changes);
         assertThat(changes[TREES * 19 / 20]).isLessThan(0.04);
-    }
-
-    private static Limb thicker(Limb limb, double times) {
-        return new Limb(
-                limb.id(),
-                limb.parent(),
-                limb.role(),
-                limb.diameterCm() * times,
-                limb.originM(),
-                limb.azimuthDeg(),
-                limb.angleDeg(),
-                limb.lengthM(),
-                limb.woodYears(),
-                limb.fruiting(),
-                limb.leafiness(),
-                limb.cultivar(),
-                limb.faults(),
-                limb.overTarget(),
-                limb.brokenAtM());
     }
 
     @Test

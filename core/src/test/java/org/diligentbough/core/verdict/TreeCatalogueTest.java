@@ -12,6 +12,7 @@ import java.util.OptionalDouble;
 import java.util.OptionalInt;
 import java.util.function.UnaryOperator;
 import java.util.stream.Stream;
+import org.diligentbough.core.LimbCopy;
 import org.diligentbough.core.SurveyBuilder;
 import org.diligentbough.core.SurveyBuilder.LimbBuilder;
 import org.diligentbough.core.knowledge.ReasonCode;

@@ -16,6 +16,7 @@ import net.jqwik.api.Property;
 import net.jqwik.api.Provide;
 import net.jqwik.api.constraints.IntRange;
 import org.diligentbough.core.Evaluation;
+import org.diligentbough.core.LimbCopy;
 import org.diligentbough.core.RandomTrees;
 import org.diligentbough.core.SurveyBuilder;
 import org.diligentbough.core.survey.Branching;
@@ -54,22 +55,7 @@ class VerdictPropertiesTest {
         Map<String, Verdict> before = verdictsInUnknownLight(tree);
         List<Limb> turned = new ArrayList<>();
         for (Limb limb : tree.limbs) {
-            turned.add(new Limb(
-                    limb.id(),
-                    limb.parent(),
-                    limb.role(),
-                    limb.diameterCm(),
-                    limb.originM(),
-                    (limb.azimuthDeg() + by) % 360,
-                    limb.angleDeg(),
-                    limb.lengthM(),
-                    limb.woodYears(),
-                    limb.fruiting(),
-                    limb.leafiness(),
-                    limb.cultivar(),
-                    limb.faults(),
-                    limb.overTarget(),
-                    limb.brokenAtM()));
+            turned.add(new LimbCopy(limb).azimuth((limb.azimuthDeg() + by) % 360));
         }
         tree.limbs.clear();
         tree.limbs.addAll(turned);
