@@ -158,6 +158,24 @@ describe('the lanes of a plan', () => {
     expect(changes().at(-1)!.body).toMatchObject({ edits: { insisted: [] } });
   });
 
+  it('offers no move for a limb that is left too high, since there is no cut to move', async () => {
+    const given = judgement();
+    given.evaluation.limbs.push({
+      id: 'D',
+      crownShare: 0.1,
+      urgent: false,
+      verdict: 'wait',
+      cut: null,
+    } as never);
+    given.evaluation.notPlaced = [
+      { limb: 'D', reasons: [{ code: 'find-a-branch', text: 'Find a branch.', source: '' }] },
+    ];
+    await plan(given, 'D');
+    await settle();
+    expect(box.textContent).toContain('Find a branch.');
+    expect(box.querySelector('.move-to')).toBeNull();
+  });
+
   it('offers to add a cut where the judgement wants none', async () => {
     answers.set(PUT, judgement({ planVersion: 4 }));
     await plan(

@@ -158,7 +158,7 @@ export function PlanLanes({
       )}
       {notPlaced.length > 0 && (
         <div className="mt-2">
-          <h3>No place found for</h3>
+          <h3>Not in the plan, and why</h3>
           {notPlaced.map((limb) => (
             <div key={limb.limb}>
               <button type="button" className="btn btn-link p-0" onClick={() => onPick(limb.limb)}>
@@ -322,8 +322,10 @@ function MoveTo({
 }) {
   const cuts = judgement.evaluation.plan.flatMap((lane) => lane.cuts.filter((cut) => cut.limb === limb));
   const waiting = judgement.evaluation.notPlaced.some((one) => one.limb === limb);
-  const verdict = judgement.evaluation.limbs.find((one) => one.id === limb)?.verdict ?? '';
-  const movable: Moving[] = waiting ? [{ limb, kind: verdict }] : cuts;
+  const answer = judgement.evaluation.limbs.find((one) => one.id === limb);
+  // What is left for want of a branch to cut to is listed too, but has no cut that could be moved.
+  const movable: Moving[] = waiting && answer?.cut ? [{ limb, kind: answer.verdict }] : cuts;
+  if (movable.length === 0) return null;
   return (
     <div className="move-to no-print" aria-live="polite">
       {movable.map((cut) => {
