@@ -3,7 +3,7 @@ import { Button } from 'react-bootstrap';
 import type { Candidate, Day } from '../api/client';
 import { Loading } from '../parts/Loading';
 import { State } from '../parts/Reasons';
-import { dayAndMonth, minutes, words } from '../parts/format';
+import { dayAndMonth, personMinutes, words } from '../parts/format';
 import { TICKETS, VERDICTS } from '../verdict/words';
 import { type DayAction, useCandidates } from './queries';
 import { cutsInWords } from './words';
@@ -49,13 +49,15 @@ function CandidateRow({
   const [choosing, setChoosing] = useState(false);
   const [left, setLeft] = useState<string[]>([]);
   const [shoots, setShoots] = useState(true);
+  const [upkeep, setUpkeep] = useState(true);
   const chosen = tree.cuts.filter((cut) => !left.includes(cut.limb));
+  const nothing = chosen.length === 0 && !(shoots && tree.shoots > 0) && !(upkeep && tree.upkeepMinutes > 0);
   return (
     <div className="candidate">
       <div className="d-flex flex-wrap gap-2 align-items-baseline">
         <strong>{tree.tag}</strong>
         <span className="faint">
-          {words(tree.species)}; {minutes(tree.minutes)}; until {dayAndMonth(tree.closes)}
+          {words(tree.species)}; {personMinutes(tree.minutes)}; until {dayAndMonth(tree.closes)}
         </span>
         {tree.urgent && <State code="urgent" word="urgent" />}
         {tree.sick && <State code="with-care" word="sick" />}
@@ -69,7 +71,7 @@ function CandidateRow({
           <Button
             size="sm"
             variant="outline-primary"
-            disabled={busy || (choosing && chosen.length === 0 && !(shoots && tree.shoots > 0))}
+            disabled={busy || (choosing && nothing)}
             aria-label={'Put ' + tree.tag + ' on the day'}
             onClick={() =>
               run({
@@ -77,6 +79,7 @@ function CandidateRow({
                 treeId: tree.treeId,
                 cuts: (choosing ? chosen : tree.cuts).map((cut) => ({ limb: cut.limb, kind: cut.kind })),
                 shoots: choosing && !shoots ? 0 : tree.shoots,
+                upkeep: !choosing || upkeep,
               })
             }
           >
@@ -104,9 +107,14 @@ function CandidateRow({
               {tree.shoots} counted shoots
             </button>
           )}
+          {tree.upkeepMinutes > 0 && (
+            <button type="button" aria-pressed={upkeep} onClick={() => setUpkeep(!upkeep)}>
+              the ordinary yearly cutting
+            </button>
+          )}
         </div>
       ) : (
-        <div className="small">{cutsInWords(tree.cuts, tree.shoots)}</div>
+        <div className="small">{cutsInWords(tree.cuts, tree.shoots, tree.upkeepMinutes)}</div>
       )}
     </div>
   );

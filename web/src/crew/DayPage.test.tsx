@@ -60,6 +60,7 @@ const candidate = {
   sick: false,
   minutes: 20,
   shoots: 3,
+  upkeepMinutes: 0,
   tickets: [],
   cuts: [cut('P', 'remove', { urgent: true }), cut('Q', 'shorten', { reach: 'ladder' })],
 };
@@ -115,12 +116,26 @@ describe('a work day', () => {
         { limb: 'Q', kind: 'shorten' },
       ],
       shoots: 3,
+      upkeep: true,
     });
     await press('Choose cuts');
     await press('shorten Q, ladder');
     await press('3 counted shoots');
     await press('Put K-9 on the day');
     expect(last().body).toMatchObject({ cuts: [{ limb: 'P', kind: 'remove' }], shoots: 0 });
+  });
+
+  it('puts on the yearly cutting of a kept tree, or leaves it', async () => {
+    answers.set('POST /api/days/{dayId}/visits', day());
+    answers.set('GET /api/days/{dayId}/candidates', [
+      { ...candidate, shoots: 0, upkeepMinutes: 35, cuts: [cut('P', 'remove')] },
+    ]);
+    await open();
+    expect(box.textContent).toContain('Remove P; the ordinary yearly cutting.');
+    await press('Choose cuts');
+    await press('the ordinary yearly cutting');
+    await press('Put K-9 on the day');
+    expect(last().body).toMatchObject({ cuts: [{ limb: 'P', kind: 'remove' }], upkeep: false });
   });
 
   it('offers first those who said they can come, with their tickets', async () => {

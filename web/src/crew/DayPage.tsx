@@ -6,7 +6,7 @@ import { useSite } from '../orchard/queries';
 import { Loading } from '../parts/Loading';
 import { ProblemAlert } from '../parts/ProblemAlert';
 import { State } from '../parts/Reasons';
-import { date, minutes, words } from '../parts/format';
+import { date, minutes, personMinutes, words } from '../parts/format';
 import { useAskOnce } from '../parts/useAskOnce';
 import { useTitle } from '../parts/useTitle';
 import { TICKETS } from '../verdict/words';
@@ -144,7 +144,7 @@ function TheDay({ day }: { day: Day }) {
 
 function total(day: Day): string {
   const all = day.visits.reduce((sum, visit) => sum + visit.minutes, 0);
-  return all ? minutes(all) + ' of work in all' : '';
+  return all ? personMinutes(all) + ' of work in all' : '';
 }
 
 function Findings({ findings }: { findings: Finding[] }) {
@@ -200,7 +200,7 @@ function VisitCard({
         </h3>
         {visit.sick && <State code="with-care" word="sick: last, clean the blades" />}
         {visit.logged && <State code="yes" word="logged" />}
-        <span className="ms-auto">{minutes(visit.minutes)}</span>
+        <span className="ms-auto">{personMinutes(visit.minutes)}</span>
         {!fixed && (
           <span className="d-flex gap-1">
             <Button
@@ -233,7 +233,7 @@ function VisitCard({
         )}
       </div>
       <div className="small">
-        {cutsInWords(visit.cuts, visit.shoots)}
+        {cutsInWords(visit.cuts, visit.shoots, visit.upkeepMinutes)}
         <span className="faint"> Kit: {visit.kit.map((kit) => KIT[kit]).join(', ') || 'none'}.</span>{' '}
         {visit.tickets.map((ticket) => (
           <State key={ticket} code={ticket === 'arborist' ? 'urgent' : 'with-care'} word={TICKETS[ticket]!} />

@@ -2,7 +2,7 @@ import { Button } from 'react-bootstrap';
 import { Link, useParams } from 'react-router';
 import type { TreeSheet } from '../api/client';
 import { Loading } from '../parts/Loading';
-import { centimetres, date, metres, minutes, words } from '../parts/format';
+import { centimetres, date, metres, personMinutes, words } from '../parts/format';
 import { useTitle } from '../parts/useTitle';
 import { asItStands } from '../verdict/projection';
 import { type Mark, TreeDrawing } from '../verdict/TreeDrawing';
@@ -107,7 +107,7 @@ function TreeOfSheet({ tree, number }: { tree: TreeSheet; number: number }) {
         </small>{' '}
         <small className="faint">
           {metres(Math.abs(tree.eastM))} {tree.eastM < 0 ? 'west' : 'east'}, {metres(Math.abs(tree.northM))}{' '}
-          {tree.northM < 0 ? 'south' : 'north'} of the site’s mark; {minutes(tree.minutes)};{' '}
+          {tree.northM < 0 ? 'south' : 'north'} of the site’s mark; {personMinutes(tree.minutes)};{' '}
           {tree.people.join(', ') || 'nobody yet'}
         </small>
       </h2>
@@ -149,6 +149,13 @@ function TreeOfSheet({ tree, number }: { tree: TreeSheet; number: number }) {
           </ol>
           {tree.shoots > 0 && (
             <p className="mb-1">Then, for the time left, {tree.shoots} of the upright shoots.</p>
+          )}
+          {tree.upkeepMinutes > 0 && (
+            <p className="mb-1">
+              {tree.cuts.length > 0 ? 'Then the' : 'The'} ordinary yearly cutting: what died, crosses or
+              stands upright since the last time, and what grew past its height; about {tree.upkeepMinutes}{' '}
+              person-minutes, an estimate from kind, age and size.
+            </p>
           )}
           {tree.cautions.length > 0 && (
             <ul className="small sheet-cautions">

@@ -5,7 +5,7 @@ import type { DayData, DaySummary } from '../api/client';
 import { useSite } from '../orchard/queries';
 import { Loading } from '../parts/Loading';
 import { State } from '../parts/Reasons';
-import { date, minutes } from '../parts/format';
+import { date, personMinutes } from '../parts/format';
 import { useTitle } from '../parts/useTitle';
 import { DayForm } from './DayForm';
 import { useAddDay, useDays } from './queries';
@@ -93,7 +93,7 @@ export function DayRow({ day, siteId }: { day: DaySummary; siteId: number }) {
       <span>
         {day.trees} {day.trees === 1 ? 'tree' : 'trees'}, {day.people}{' '}
         {day.people === 1 ? 'person' : 'people'}
-        {day.minutes > 0 && ', ' + minutes(day.minutes) + ' of work'}
+        {day.minutes > 0 && ', ' + personMinutes(day.minutes) + ' of work'}
       </span>
       <span className="wanting">
         {day.past && !isOff(day.state) && unlogged > 0 && (

@@ -62,7 +62,13 @@ export const useAddDay = (siteId: number) =>
 export type DayAction =
   | { do: 'change'; data: DayData }
   | { do: 'people'; people: number[] }
-  | { do: 'put-on'; treeId: number; cuts?: { limb: string; kind: string }[]; shoots?: number }
+  | {
+      do: 'put-on';
+      treeId: number;
+      cuts?: { limb: string; kind: string }[];
+      shoots?: number;
+      upkeep?: boolean;
+    }
   | { do: 'give'; visitId: number; people: number[] }
   | { do: 'shift'; visitId: number; by: number }
   | { do: 'take-off'; visitId: number }
@@ -85,7 +91,13 @@ export const useDayAction = (dayId: number, version: number) =>
         return unwrap(
           await api.POST('/api/days/{dayId}/visits', {
             ...path,
-            body: { version, treeId: action.treeId, cuts: action.cuts, shoots: action.shoots },
+            body: {
+              version,
+              treeId: action.treeId,
+              cuts: action.cuts,
+              shoots: action.shoots,
+              upkeep: action.upkeep,
+            },
           }),
         );
       case 'give':

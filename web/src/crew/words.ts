@@ -49,13 +49,18 @@ export const USUAL_SHED: Record<string, number> = {
   gloves: 6,
 };
 
-/** Remove C, D; shorten A1; 12 counted shoots. */
-export function cutsInWords(cuts: { limb: string; kind: string; urgent: boolean }[], shoots: number): string {
+/** Remove C, D; shorten A1; 12 counted shoots; the ordinary yearly cutting. */
+export function cutsInWords(
+  cuts: { limb: string; kind: string; urgent: boolean }[],
+  shoots: number,
+  upkeepMinutes: number,
+): string {
   const parts = ['remove', 'shorten', 'bend']
     .map((kind) => ({ kind, limbs: cuts.filter((cut) => cut.kind === kind).map((cut) => cut.limb) }))
     .filter((group) => group.limbs.length > 0)
     .map((group) => VERDICTS[group.kind] + ' ' + group.limbs.join(', '));
   if (shoots > 0) parts.push(shoots + ' counted shoots');
+  if (upkeepMinutes > 0) parts.push('the ordinary yearly cutting');
   const text = parts.join('; ');
   return text.charAt(0).toUpperCase() + text.slice(1) + '.';
 }

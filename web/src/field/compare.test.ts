@@ -72,7 +72,7 @@ describe('two logs of one visit', () => {
     expect(compareLogs(mine, theirs, () => 'Ada')).toEqual([
       { what: 'Limb C', yours: 'Done, hollow, 3 cm hollow', theirs: 'Not done, wasps' },
       { what: 'Limb E', yours: 'nothing', theirs: 'Other, shortened, 1.2 m along' },
-      { what: 'Minutes', yours: '12', theirs: '30' },
+      { what: 'Person-minutes', yours: '12', theirs: '30' },
     ]);
   });
 });

@@ -90,7 +90,7 @@ export function compareLogs(mine: LogData, theirs: Log, nameOf: (personId: numbe
       cutText(theirs.cuts.find((cut) => cut.limb === limb)),
     );
   say('Done on', mine.on, theirs.on);
-  say('Minutes', text(mine.minutes), text(theirs.minutes));
+  say('Person-minutes', text(mine.minutes), text(theirs.minutes));
   say('Shoots', text(mine.shoots), text(theirs.shoots));
   say('Prunings', PRUNINGS[mine.prunings] ?? '', PRUNINGS[theirs.prunings] ?? '');
   say('Who', mine.people.map(nameOf).sort().join(', '), text(theirs.people));

@@ -1,5 +1,5 @@
 import type { TenYears } from '../api/client';
-import { metres, minutes, percent } from '../parts/format';
+import { metres, percent, personMinutes } from '../parts/format';
 import { type DrawnYear, ORDER, type Way, WAY_COLOUR, WAY_DASH, WAYS } from './words';
 
 interface Measure {
@@ -30,8 +30,8 @@ const MEASURES: Measure[] = [
   },
   { name: 'Dead wood', of: (y) => y.is.deadShare, band: (y) => y.band.deadShare, says: percent },
   { name: 'Split of a weak union', of: (y) => y.is.splitRisk, says: (n) => percent(n) + ' a year' },
-  { name: 'Work done', of: (y) => y.is.minutesDone, says: (n) => minutes(Math.round(n)) },
-  { name: 'Work waiting', of: (y) => y.is.minutesWaiting, says: (n) => minutes(Math.round(n)) },
+  { name: 'Work done', of: (y) => y.is.minutesDone, says: (n) => personMinutes(Math.round(n)) },
+  { name: 'Work waiting', of: (y) => y.is.minutesWaiting, says: (n) => personMinutes(Math.round(n)) },
 ];
 
 const WIDTH = 150;

@@ -12,7 +12,7 @@ const NAMES: Record<string, string> = {
   number: 'fruits picked',
   bloom: 'bloom',
   people: 'who did it',
-  minutes: 'minutes',
+  minutes: 'person-minutes',
   shoots: 'shoots taken',
   cuts: 'the cuts',
   shed: 'what the shed holds',

@@ -35,6 +35,9 @@ export function dates(from: string, to: string): string {
 /** 16 Feb 2027, 14:05 */
 export const dateTime = (iso: string) => moment.format(new Date(iso));
 
+/** about 40 person-minutes, about 2¼ person-hours: two people an hour are 2 person-hours. */
+export const personMinutes = (value: number) => minutes(value).replace(/(minutes?|hours?)$/, 'person-$1');
+
 /** about 40 minutes, about 2¼ hours */
 export function minutes(value: number): string {
   if (value < 15) return value + (value === 1 ? ' minute' : ' minutes');

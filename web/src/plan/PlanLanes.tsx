@@ -9,7 +9,7 @@ import {
   Problem,
   type Time,
 } from '../api/client';
-import { date, dates, minutes, percent } from '../parts/format';
+import { date, dates, percent, personMinutes } from '../parts/format';
 import { ProblemAlert } from '../parts/ProblemAlert';
 import { Reasons } from '../parts/Reasons';
 import { SEASONS, VERDICTS } from '../verdict/words';
@@ -33,7 +33,7 @@ export function PlanLanes({
   picked?: string;
   onPick: (limb: string) => void;
 }) {
-  const { plan, notPlaced, care, limbs } = judgement.evaluation;
+  const { plan, notPlaced, care, upkeep, limbs } = judgement.evaluation;
   const move = useEditPlan(treeId);
   const [moving, setMoving] = useState<Moving>();
   const [over, setOver] = useState<string>();
@@ -131,6 +131,13 @@ export function PlanLanes({
           </LaneRow>
         ))}
       </div>
+      {upkeep && (
+        <p className="small">
+          {plan.length > 0 ? 'Then every' : 'Every'} year from {upkeep.fromYearLabel},{' '}
+          {SEASONS[upkeep.season]}: the ordinary cutting of a kept tree, {personMinutes(upkeep.minutes)}{' '}
+          <span className="faint">(an estimate from kind, age and size)</span>.
+        </p>
+      )}
       {picked && (
         <MoveTo
           judgement={judgement}
@@ -150,7 +157,7 @@ export function PlanLanes({
             {care.map((one) => (
               <li key={one.year + one.what.code}>
                 <strong>{one.yearLabel}</strong> {one.what.text}{' '}
-                <span className="faint">{minutes(one.minutes)}</span>
+                <span className="faint">{personMinutes(one.minutes)}</span>
               </li>
             ))}
           </ul>
@@ -375,7 +382,8 @@ function summary(lane: Lane): string {
     parts.push(cuts + (cuts === 1 ? ' cut' : ' cuts') + (lane.bigCuts ? ', ' + lane.bigCuts + ' big' : ''));
   if (bends) parts.push(bends + ' to bend');
   if (lane.detail) parts.push(lane.detail.shoots + ' counted shoots');
-  parts.push(minutes(lane.minutes));
+  if (lane.upkeepMinutes) parts.push('the ordinary yearly cutting');
+  parts.push(personMinutes(lane.minutes) + (lane.upkeepMinutes ? ', an estimate' : ''));
   if (lane.crop >= 0.005) parts.push(percent(lane.crop) + ' of the crop given up');
   return parts.join(', ');
 }

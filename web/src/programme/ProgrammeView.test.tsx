@@ -30,6 +30,7 @@ const programme = {
       beginsLabel: '2027',
       minutes: 150,
       worth: 2,
+      upkeepMinutes: 20,
     },
     {
       id: 2,
@@ -41,8 +42,9 @@ const programme = {
       beginsLabel: '2028',
       minutes: 60,
       worth: 1,
+      upkeepMinutes: 20,
     },
-    { id: 3, tag: 'K-03', species: 'fig', begun: false, minutes: 0, worth: 0 },
+    { id: 3, tag: 'K-03', species: 'fig', begun: false, minutes: 0, worth: 0, upkeepMinutes: 0 },
   ],
   putOff: [{ id: 2, tag: 'K-02', years: 1, minutes: 60, worth: 1, inLight: 0.4, inLightAfter: 0.6 }],
   hours: [{ year: 0, season: 'dormant', hours: 2 }],
@@ -69,7 +71,7 @@ describe('the programme', () => {
     await open();
     expect(box.textContent).toContain('2.5 h of 2 hmore than there are');
     expect(box.textContent).toContain(
-      'K-02 by 1 year, about 60 minutes of work. Until then 40 % of its fruiting wood has light enough instead of 60 %.',
+      'K-02 by 1 year, about 60 person-minutes of work. Until then 40 % of its fruiting wood has light enough instead of 60 %.',
     );
     expect(box.textContent).toContain(
       'Logged in the last twelve months: 10 h while dormant, 2.5 h in summer.',

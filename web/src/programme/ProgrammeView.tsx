@@ -6,7 +6,7 @@ import { atWork, useCancelJob } from '../api/jobs';
 import { useSite } from '../orchard/queries';
 import { Loading } from '../parts/Loading';
 import { ProblemAlert } from '../parts/ProblemAlert';
-import { minutes, percent, words } from '../parts/format';
+import { minutes, percent, personMinutes, words } from '../parts/format';
 import { decimal } from '../parts/fields';
 import { useAskOnce } from '../parts/useAskOnce';
 import { useTitle } from '../parts/useTitle';
@@ -136,7 +136,7 @@ function Hours({ siteId, programme }: { siteId: number; programme: Programme }) 
       }}
     >
       <span className="w-100">
-        <strong>Volunteers’ hours each year</strong>
+        <strong>Volunteers’ hours each year, of all people together</strong>
         <span className="small faint d-block">
           {worked.length > 0
             ? 'Logged in the last twelve months: ' +
@@ -308,7 +308,7 @@ function PutOff({ programme, siteId }: { programme: Programme; siteId: number })
             {tree.years == null
               ? 'finds no hours in the years looked at'
               : 'by ' + tree.years + (tree.years === 1 ? ' year' : ' years')}
-            , {minutes(tree.minutes)} of work.
+            , {personMinutes(tree.minutes)} of work.
             {tree.inLight != null &&
               tree.inLightAfter != null &&
               tree.inLightAfter > tree.inLight + 0.005 && (
@@ -346,6 +346,7 @@ function Trees({
             <th>Tree</th>
             <th>Kind</th>
             <th className="num">Work</th>
+            <th className="num">Then each year</th>
             <th>Begins</th>
             <th className="no-print">Set to</th>
           </tr>
@@ -360,7 +361,8 @@ function Trees({
                 {words(tree.species)}
                 {tree.group && <span className="faint"> in {tree.group}</span>}
               </td>
-              <td className="num">{tree.minutes ? minutes(tree.minutes) : ''}</td>
+              <td className="num">{tree.minutes ? personMinutes(tree.minutes) : ''}</td>
+              <td className="num faint">{tree.upkeepMinutes ? personMinutes(tree.upkeepMinutes) : ''}</td>
               <td>{begins(tree)}</td>
               <td className="no-print">
                 {tree.first != null && (

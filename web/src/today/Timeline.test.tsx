@@ -47,7 +47,7 @@ describe('the line of time', () => {
     );
     expect(text()).toContain('not done E (wasps).');
     expect(text()).toContain('12 counted shoots taken.');
-    expect(text()).toContain('Ada, Bo, about 50 minutes, prunings stacked.');
+    expect(text()).toContain('Ada, Bo, about 50 person-minutes, prunings stacked.');
   });
 
   it('strikes a log that was corrected and offers only the last to be corrected', async () => {

@@ -4,7 +4,7 @@ import { cutsInWords } from '../crew/words';
 import { TRIAGE } from '../orchard/words';
 import { Loading } from '../parts/Loading';
 import { State } from '../parts/Reasons';
-import { date, dateTime, minutes } from '../parts/format';
+import { date, dateTime, personMinutes } from '../parts/format';
 import { DISEASES } from '../survey/words';
 import { useHistory } from '../verdict/queries';
 import { ENTITIES, VERDICTS } from '../verdict/words';
@@ -76,7 +76,7 @@ function What({ moment, at, newest }: { moment: Moment; at: string; newest: bool
   if (moment.what === 'visit')
     return (
       <>
-        <Link to={site + '/days/' + moment.dayId}>Work day</Link>: {cutsInWords(moment.planned ?? [], 0)}{' '}
+        <Link to={site + '/days/' + moment.dayId}>Work day</Link>: {cutsInWords(moment.planned ?? [], 0, 0)}{' '}
         <Link to={site + '/visits/' + moment.id + '/log'}>Log it</Link>
       </>
     );
@@ -88,7 +88,7 @@ function What({ moment, at, newest }: { moment: Moment; at: string; newest: bool
         {done(moment.log.cuts, moment.planned ?? [])}
         {moment.log.shoots > 0 && ' ' + moment.log.shoots + ' counted shoots taken.'}{' '}
         <span className="faint">
-          {moment.who}, {minutes(moment.log.minutes)}, prunings {PRUNINGS[moment.log.prunings]}.
+          {moment.who}, {personMinutes(moment.log.minutes)}, prunings {PRUNINGS[moment.log.prunings]}.
         </span>{' '}
         {moment.note}{' '}
         {!moment.log.corrected && (

@@ -2,7 +2,7 @@ import type { Judgement, LimbAnswer, Worded } from '../api/client';
 import { LimbOpinions } from './LimbOpinions';
 import { ShadeOf, WorthOf } from './Light';
 import { Reasons, State } from '../parts/Reasons';
-import { centimetres, metres, minutes, percent } from '../parts/format';
+import { centimetres, metres, percent, personMinutes } from '../parts/format';
 import { Button } from 'react-bootstrap';
 import { ProblemAlert } from '../parts/ProblemAlert';
 import { useDecide, useOpinions } from './queries';
@@ -75,7 +75,7 @@ export function LimbVerdict({
           {cut.kind === 'bend' ? '' : centimetres(cut.diameterCm) + ' wide, '}
           {metres(cut.heightM)} up, {TOOLS[cut.tool]}, {REACHES[cut.reach]}; {TECHNIQUES[cut.technique]};{' '}
           {cut.weightKg >= 1 ? 'about ' + Math.round(cut.weightKg) + ' kg; ' : ''}
-          {minutes(cut.minutes)}.{cut.big && ' A big cut.'}{' '}
+          {personMinutes(cut.minutes)}.{cut.big && ' A big cut.'}{' '}
           {cut.tickets.map((ticket) => (
             <State
               key={ticket}

@@ -1,11 +1,11 @@
 import { useEffect, useState } from 'react';
 import { Button } from 'react-bootstrap';
-import { type Entry, startClock, stopClock } from './entry';
+import { clockMinutes, type Entry, startClock, stopClock } from './entry';
 import { NumberField } from './inputs';
 
 const TICK_MS = 10_000;
 
-/** Minutes by start and stop, or typed; they begin empty, and the clock goes on while the phone is off. */
+/** Person-minutes by start and stop, or typed; they begin empty, and the clock goes on while the phone is off. */
 export function Clock({
   entry,
   planned,
@@ -16,6 +16,7 @@ export function Clock({
   change: (parts: Partial<Entry>) => void;
 }) {
   const [now, setNow] = useState(() => Date.now());
+  const people = entry.people.length === 1 ? 'one' : String(Math.max(1, entry.people.length));
   const running = entry.startedAt !== undefined;
   useEffect(() => {
     if (!running) return;
@@ -30,7 +31,12 @@ export function Clock({
       <div className="flex-grow-1">
         <NumberField
           id="log-minutes"
-          label={'Minutes, clearing up included; planned ' + planned}
+          label={'Person-minutes, clearing up included; planned ' + planned}
+          hint={
+            !running && entry.workedMs !== undefined
+              ? clockMinutes(entry.workedMs) + ' by the clock, ' + people + ' at it'
+              : 'Two people half an hour: 60'
+          }
           value={running ? '' : entry.minutes}
           change={(minutes) => change({ minutes, startedAt: undefined, workedMs: undefined })}
         />

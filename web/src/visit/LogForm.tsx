@@ -15,7 +15,17 @@ import { asItStands } from '../verdict/projection';
 import { TreeDrawing } from '../verdict/TreeDrawing';
 import { CutCard } from './CutCard';
 import { Clock } from './Clock';
-import { begin, beginFrom, type CutEntry, emptyCut, type Entry, entryId, missing, toSend } from './entry';
+import {
+  begin,
+  beginFrom,
+  type CutEntry,
+  emptyCut,
+  type Entry,
+  entryId,
+  missing,
+  toSend,
+  withPeople,
+} from './entry';
 import { Choice, NumberField } from './inputs';
 import { useEntry } from './useEntry';
 import { PRUNINGS } from './words';
@@ -214,11 +224,14 @@ export function LogForm({ sheet, log, people }: { sheet: TreeSheet; log?: Log; p
               type="button"
               aria-pressed={entry.people.includes(person.id)}
               onClick={() =>
-                change({
-                  people: entry.people.includes(person.id)
-                    ? entry.people.filter((id) => id !== person.id)
-                    : [...entry.people, person.id],
-                })
+                change(
+                  withPeople(
+                    entry,
+                    entry.people.includes(person.id)
+                      ? entry.people.filter((id) => id !== person.id)
+                      : [...entry.people, person.id],
+                  ),
+                )
               }
             >
               {person.name}

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import type { TreeSheet } from '../api/client';
-import { begin, emptyCut, missing, startClock, stopClock, toSend } from './entry';
+import { begin, emptyCut, missing, startClock, stopClock, toSend, withPeople } from './entry';
 
 const sheet = {
   on: '2027-03-06',
@@ -12,7 +12,11 @@ const sheet = {
 describe('an entry of a log', () => {
   it('says what is missing until everything is said', () => {
     const entry = begin(sheet, []);
-    expect(missing(entry)).toEqual(['Say what became of C, D.', 'Say who did it.', 'Give the minutes.']);
+    expect(missing(entry)).toEqual([
+      'Say what became of C, D.',
+      'Say who did it.',
+      'Give the person-minutes.',
+    ]);
     const done = {
       ...entry,
       people: [1],
@@ -48,7 +52,7 @@ describe('an entry of a log', () => {
       { ...emptyCut('D'), outcome: 'other', kind: 'shorten', alongM: 'x' },
     ];
     expect(missing(entry)).toEqual([
-      'What stands for minutes is no number; give one such as 12 or 1.5.',
+      'What stands for person-minutes is no number; give one such as 12 or 1.5.',
       'What stands for shoots is no number; give one such as 12 or 1.5.',
       'The hollow of C is no number; give one such as 12 or 1.5.',
       'Where D was shortened is no number; give one such as 12 or 1.5.',
@@ -59,11 +63,22 @@ describe('an entry of a log', () => {
   it('counts minutes by start and stop, over a pause', () => {
     const minute = 60_000;
     let entry = { ...begin(sheet, [1]), ...startClock(0) };
-    expect(missing(entry)).toContain('Stop the clock, or give the minutes.');
+    expect(missing(entry)).toContain('Stop the clock, or give the person-minutes.');
     entry = { ...entry, ...stopClock(entry, 20 * minute) };
     expect(entry.minutes).toBe('20');
     entry = { ...entry, ...startClock(50 * minute) };
     entry = { ...entry, ...stopClock(entry, 61 * minute) };
     expect(entry.minutes).toBe('31');
+  });
+
+  it('counts the minutes of the clock for each who is at it, those that were typed once', () => {
+    let entry = { ...begin(sheet, [1, 2]), ...startClock(0) };
+    entry = { ...entry, ...stopClock(entry, 20 * 60_000) };
+    expect(entry.minutes).toBe('40');
+    entry = { ...entry, ...withPeople(entry, [1, 2, 3]) };
+    expect(entry.people).toEqual([1, 2, 3]);
+    expect(entry.minutes).toBe('60');
+    const typed = { ...begin(sheet, [1]), minutes: '45' };
+    expect(withPeople(typed, [1, 2])).toEqual({ people: [1, 2] });
   });
 });

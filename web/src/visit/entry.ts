@@ -6,6 +6,7 @@ import { decimal } from '../parts/fields';
 export interface Entry {
   key: string;
   on: string;
+  /** Person-minutes: two people an hour are 120. */
   minutes: string;
   /** When work was begun, ms; undefined while nobody is at it. */
   startedAt?: number;
@@ -96,10 +97,23 @@ const isNone = (text: string | undefined) => Number.isNaN(number(text));
 /** Begins to count the minutes. */
 export const startClock = (now: number): Partial<Entry> => ({ startedAt: now });
 
-/** Stops counting and writes the minutes, those worked before with them. */
+/** Minutes by the clock between start and stop, one at least. */
+export const clockMinutes = (workedMs: number) => Math.max(1, Math.round(workedMs / 60_000));
+
+const personMinutes = (workedMs: number, people: number[]) =>
+  String(clockMinutes(workedMs) * Math.max(1, people.length));
+
+/** Stops counting and writes the person-minutes of those who are at it, those worked before with them. */
 export function stopClock(entry: Entry, now: number): Partial<Entry> {
   const workedMs = (entry.workedMs ?? 0) + (entry.startedAt === undefined ? 0 : now - entry.startedAt);
-  return { startedAt: undefined, workedMs, minutes: String(Math.max(1, Math.round(workedMs / 60_000))) };
+  return { startedAt: undefined, workedMs, minutes: personMinutes(workedMs, entry.people) };
+}
+
+/** Other people at it; what the clock measured counts for each of them, what was typed stays. */
+export function withPeople(entry: Entry, people: number[]): Partial<Entry> {
+  return entry.workedMs !== undefined && entry.startedAt === undefined
+    ? { people, minutes: personMinutes(entry.workedMs, people) }
+    : { people };
 }
 
 /** What is still to be said before it can be sent; empty when nothing is. */
@@ -114,10 +128,10 @@ export function missing(entry: Entry): string[] {
     .map((cut) => cut.limb);
   if (where.length) found.push('Say how far from its base ' + where.join(', ') + ' was shortened.');
   if (entry.people.length === 0) found.push('Say who did it.');
-  if (entry.startedAt !== undefined) found.push('Stop the clock, or give the minutes.');
-  else if (number(entry.minutes) === undefined) found.push('Give the minutes.');
+  if (entry.startedAt !== undefined) found.push('Stop the clock, or give the person-minutes.');
+  else if (number(entry.minutes) === undefined) found.push('Give the person-minutes.');
   for (const [name, text] of [
-    ['What stands for minutes', entry.minutes],
+    ['What stands for person-minutes', entry.minutes],
     ['What stands for shoots', entry.shoots],
     ...entry.cuts.flatMap((cut) => [
       ['Where ' + cut.limb + ' was shortened', cut.alongM],

@@ -30,11 +30,13 @@ export function Choice({
 export function NumberField({
   id,
   label,
+  hint,
   value,
   change,
 }: {
   id: string;
   label: string;
+  hint?: string;
   value: string;
   change: (text: string) => void;
 }) {
@@ -45,9 +47,15 @@ export function NumberField({
         id={id}
         inputMode="decimal"
         style={{ minHeight: 48 }}
+        aria-describedby={hint && id + '-hint'}
         value={value}
         onChange={(e) => change(e.target.value)}
       />
+      {hint && (
+        <Form.Text id={id + '-hint'} className="d-block">
+          {hint}
+        </Form.Text>
+      )}
     </div>
   );
 }

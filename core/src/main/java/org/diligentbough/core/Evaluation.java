@@ -17,6 +17,7 @@ import org.diligentbough.core.plan.Edits;
 import org.diligentbough.core.plan.PlanCare;
 import org.diligentbough.core.plan.Planner;
 import org.diligentbough.core.plan.RenovationPlan;
+import org.diligentbough.core.plan.Upkeep;
 import org.diligentbough.core.plan.Worth;
 import org.diligentbough.core.season.CuttingCalendar;
 import org.diligentbough.core.season.MayCut;
@@ -84,8 +85,8 @@ public record Evaluation(
 
     /** Judges and plans a tree as it stands. */
     public static Evaluation of(Standing found, Given given, Rulebook rules) {
-        GroupBalance balance = new GroupBalance(given.group(), rules.knowledge());
-        Standing standing = new Standing(balance.broughtDown(found.survey()), found.taken());
+        GroupBalance balance = new GroupBalance(given.group(), found.survey(), rules.knowledge());
+        Standing standing = new Standing(balance.balanced(found.survey()), found.taken());
         return in(light(standing.survey(), given.near(), rules), standing, given, rules);
     }
 
@@ -129,7 +130,7 @@ public record Evaluation(
                 found.today(),
                 all(
                         new Cautions(scene, found.limbs()).all(found.tree()),
-                        new GroupBalance(given.group(), rules.knowledge()).said(survey)));
+                        new GroupBalance(given.group(), survey, rules.knowledge()).said(survey)));
     }
 
     /**
@@ -247,6 +248,11 @@ public record Evaluation(
     /** What the plan asks for besides its cuts. */
     public List<PlanCare.Care> care() {
         return PlanCare.of(scene, limbs, plan);
+    }
+
+    /** The ordinary cutting that comes year after year when the plan is done. */
+    public Optional<Upkeep> upkeep() {
+        return Upkeep.of(scene, tree, calendar, plan);
     }
 
     /** The tree with its plan, to look ahead from. */

@@ -12,6 +12,7 @@ import static org.diligentbough.server.TestServer.tree;
 import static org.diligentbough.server.TestServer.walkJson;
 
 import java.util.Arrays;
+import java.util.UUID;
 import java.util.stream.Collectors;
 import org.junit.jupiter.api.Test;
 import tools.jackson.databind.JsonNode;
@@ -23,6 +24,15 @@ class DayApiTest {
             .replace(
                     "\"id\": \"C\", \"diameterCm\": 7, \"originHeightM\": 1.5",
                     "\"id\": \"C\", \"diameterCm\": 7, \"originHeightM\": 3");
+
+    private static final String KEPT = """
+            {"surveyedOn": "2027-02-10",
+             "tree": {"heightM": 4.0, "spreadM": 4.0, "trunkGirthCm": 60, "yearsSinceCut": 1},
+             "limbs": [
+               {"id": "A", "diameterCm": 8, "originHeightM": 1, "azimuthDeg": 0, "angleDeg": 45, "lengthM": 2, "fruiting": 2},
+               {"id": "B", "diameterCm": 8, "originHeightM": 1, "azimuthDeg": 120, "angleDeg": 45, "lengthM": 2, "fruiting": 2},
+               {"id": "C", "diameterCm": 8, "originHeightM": 1, "azimuthDeg": 240, "angleDeg": 45, "lengthM": 2, "fruiting": 2}]}
+            """;
 
     private final long leader = person("Lena Leads", 1970, "lead", "first-aid", "ladder");
     private final long adult = person("Abel Adult", 1980);
@@ -79,6 +89,37 @@ class DayApiTest {
         send("DELETE", "/api/visits/" + visitId + "?version=" + version(dayId), null)
                 .expect(200);
         assertThat(get("/api/days/" + dayId + "/candidates").json()).hasSize(1);
+    }
+
+    /** A kept tree in which nothing is wrong: its ordinary yearly cutting is work all the same, once a year. */
+    @Test
+    void theYearlyCuttingOfAKeptTreeIsPutOnADayOnceAndDoneOnce() {
+        long siteId = site("Kept trees");
+        long treeId = surveyed(siteId, "D-1", KEPT);
+        long dayId = day(siteId, "2027-02-20");
+        JsonNode candidate =
+                get("/api/days/" + dayId + "/candidates").expect(200).get(0);
+        int minutes = candidate.get("upkeepMinutes").intValue();
+        // 4 m by 4 m at 2.5 minutes a square metre.
+        assertThat(minutes).isEqualTo(40).isEqualTo(candidate.get("minutes").intValue());
+        JsonNode visit = putOn(dayId, treeId).expect(201).at("/visits/0");
+        assertThat(visit.get("upkeepMinutes").intValue()).isEqualTo(minutes);
+        assertThat(get("/api/days/" + dayId + "/candidates").json()).isEmpty();
+        assertThat(refusal(putOn(day(siteId, "2027-03-07"), treeId))).contains("on a work day already");
+        JsonNode two = give(dayId, visit.get("id").longValue(), leader, adult).expect(200);
+        // Two people at it: half as long by the clock.
+        assertThat(two.get("people"))
+                .extracting(person -> person.get("minutes").intValue())
+                .containsExactly(20, 20);
+        post("/api/visits/" + visit.get("id").longValue() + "/log", """
+                        {"key": "%s", "on": "2027-02-20", "minutes": 40, "people": [%d, %d], "prunings": "stacked", "shoots": 0,
+                         "cuts": []}
+                        """.formatted(UUID.randomUUID(), leader, adult))
+                .expect(201);
+        assertThat(get("/api/trees/" + treeId + "/judgement").json().at("/evaluation/plan"))
+                .isEmpty();
+        assertThat(get("/api/days/" + day(siteId, "2027-03-08") + "/candidates").json())
+                .isEmpty();
     }
 
     @Test

@@ -49,16 +49,25 @@ class ProgrammeApiTest {
         long siteId = site("Sums");
         assertThat(programme(siteId).get("slots")).isEmpty();
         long treeId = walked(siteId, "P-1");
+        JsonNode evaluation = get("/api/trees/" + treeId + "/judgement").json().get("evaluation");
         int minutes = 0;
-        for (JsonNode lane : get("/api/trees/" + treeId + "/judgement").json().at("/evaluation/plan")) {
+        for (JsonNode lane : evaluation.get("plan")) {
             minutes += lane.get("minutes").intValue();
         }
+        assertThat(minutes).isPositive();
+        // When its plan is done it is kept up, which is told for five years from the first on.
+        JsonNode upkeep = evaluation.get("upkeep");
+        assertThat(upkeep.get("minutes").intValue()).isPositive();
+        int years = 2027 + 4 - upkeep.get("fromYear").intValue() + 1;
+        minutes += years * upkeep.get("minutes").intValue();
         int laid = 0;
         for (JsonNode slot : programme(siteId).get("slots")) {
             laid += slot.get("minutes").intValue();
             assertThat(slot.get("hours").isNull()).isTrue();
         }
-        assertThat(laid).isEqualTo(minutes).isPositive();
+        assertThat(laid).isEqualTo(minutes);
+        assertThat(programme(siteId).at("/trees/0/upkeepMinutes").intValue())
+                .isEqualTo(upkeep.get("minutes").intValue());
     }
 
     @Test
@@ -105,7 +114,7 @@ class ProgrammeApiTest {
     }
 
     @Test
-    void hoursOfPastDaysAreToldBySeasonForEveryOne() {
+    void personMinutesOfPastDaysAreToldAsHoursBySeason() {
         long siteId = site("Past days");
         long treeId = walked(siteId, "P-1");
         long visitId = post("/api/trees/" + treeId + "/visits", "{}")
@@ -114,7 +123,7 @@ class ProgrammeApiTest {
                 .longValue();
         String people = person("Hour One", 1970) + "," + person("Hour Two", 1971);
         post("/api/visits/" + visitId + "/log", """
-                        {"key": "%s", "on": "2027-02-20", "minutes": 90, "people": [%s], "prunings": "stacked", "shoots": 0,
+                        {"key": "%s", "on": "2027-02-20", "minutes": 180, "people": [%s], "prunings": "stacked", "shoots": 0,
                          "cuts": [{"limb": "C", "outcome": "done"}, {"limb": "D", "outcome": "done"}]}
                         """.formatted(UUID.randomUUID(), people))
                 .expect(201);

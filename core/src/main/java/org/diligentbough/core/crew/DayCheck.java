@@ -121,16 +121,21 @@ public final class DayCheck {
     }
 
     private void helper(Helper helper) {
-        int minutes = day.visits().stream()
-                .filter(visit -> visit.helpers().contains(helper.id()))
-                .mapToInt(TreeVisit::minutes)
-                .sum();
+        int minutes = clockMinutes(helper, day.visits());
         if (minutes > day.minutes()) {
             sayOf(helper, ReasonCode.DAY_TOO_LONG, helper.name(), minutes, day.minutes());
         }
         if (!helper.canCome()) {
             sayOf(helper, ReasonCode.DAY_NOT_SAID_TO_COME, helper.name());
         }
+    }
+
+    /** By the clock, whole minutes, what somebody has on the visits they are on. */
+    public static int clockMinutes(Helper helper, List<TreeVisit> visits) {
+        return (int) Math.ceil(visits.stream()
+                .filter(visit -> visit.helpers().contains(helper.id()))
+                .mapToDouble(TreeVisit::clockMinutes)
+                .sum());
     }
 
     private void ladders() {

@@ -10,7 +10,7 @@ import org.diligentbough.core.verdict.Ticket;
  * One tree's turn on a work day.
  *
  * @param tree its tag
- * @param minutes for cuts, detail and clearing up
+ * @param minutes person-minutes for cuts, detail, upkeep and clearing up
  * @param tickets that somebody of those who do it must hold
  * @param offTheGround whether anything is done from a ladder or in the tree, or with a pole saw
  * @param sick whether diseased wood is cut
@@ -38,5 +38,10 @@ public record TreeVisit(
         kit = Set.copyOf(kit);
         outdated = List.copyOf(outdated);
         helpers = List.copyOf(helpers);
+    }
+
+    /** By the clock for each of those who do it: two people an hour are 120 person-minutes. */
+    public double clockMinutes() {
+        return (double) minutes / Math.max(1, helpers.size());
     }
 }

@@ -16,6 +16,7 @@ import org.diligentbough.core.knowledge.DataFile;
  * @param fruitfulToDeg highest such angle, in degrees
  * @param stone whether it is a stone fruit, which wants dry days and answers a summer cut with gum
  * @param pollination whether it wants another cultivar near
+ * @param upkeepTimes what a kept one of its size wants of cutting in a year, an apple being 1
  */
 public record SpeciesTraits(
         Group group,
@@ -25,7 +26,8 @@ public record SpeciesTraits(
         double fruitfulFromDeg,
         double fruitfulToDeg,
         boolean stone,
-        Pollination.Need pollination) {
+        Pollination.Need pollination,
+        double upkeepTimes) {
 
     /** The rules that differ by kind. */
     public enum Group {
@@ -80,7 +82,8 @@ public record SpeciesTraits(
                             "fruitful-from-deg",
                             "fruitful-to-deg",
                             "stone",
-                            "pollination"));
+                            "pollination",
+                            "upkeep-times"));
             for (DataFile.Row row : rows) {
                 SpeciesTraits read = new SpeciesTraits(
                         row.code("group", Group.class),
@@ -90,7 +93,8 @@ public record SpeciesTraits(
                         row.number("fruitful-from-deg", -30, 60),
                         row.number("fruitful-to-deg", 30, 90),
                         row.yes("stone"),
-                        row.code("pollination", Pollination.Need.class));
+                        row.code("pollination", Pollination.Need.class),
+                        row.number("upkeep-times", 0, 10));
                 if (table.traits.put(row.code("species", Species.class), read) != null) {
                     throw row.wrong(row.text("species") + " is given twice");
                 }

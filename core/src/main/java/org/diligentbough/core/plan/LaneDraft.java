@@ -26,6 +26,7 @@ final class LaneDraft {
     final List<RenovationPlan.PlannedCut> cuts = new ArrayList<>();
     Optional<Reason> overrun = Optional.empty();
     Optional<RenovationPlan.Detail> detail = Optional.empty();
+    int upkeepMinutes;
 
     LaneDraft(YearBudget budget, Window window, boolean summerOnly) {
         this(budget, window.season(), window.days(), Optional.of(window.quality()), summerOnly);
@@ -51,7 +52,14 @@ final class LaneDraft {
     }
 
     boolean empty() {
-        return cuts.isEmpty() && detail.isEmpty();
+        return cuts.isEmpty() && detail.isEmpty() && upkeepMinutes == 0;
+    }
+
+    /** Person-minutes of all that is in it. */
+    int minutes() {
+        return cuts.stream().mapToInt(cut -> cut.cut().minutes()).sum()
+                + detail.map(RenovationPlan.Detail::minutes).orElse(0)
+                + upkeepMinutes;
     }
 
     /**
@@ -73,10 +81,10 @@ final class LaneDraft {
                 cuts.stream().mapToDouble(RenovationPlan.PlannedCut::crop).sum(),
                 budget.laneAllowance(summerOnly),
                 (int) cuts.stream().filter(cut -> cut.cut().big()).count(),
-                cuts.stream().mapToInt(cut -> cut.cut().minutes()).sum()
-                        + detail.map(RenovationPlan.Detail::minutes).orElse(0),
+                minutes(),
                 overrun,
-                detail);
+                detail,
+                upkeepMinutes);
     }
 
     /** Branches are spread while buds are at rest or once shoots have hardened, never while buds break. */

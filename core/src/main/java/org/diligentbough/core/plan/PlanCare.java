@@ -32,6 +32,7 @@ public final class PlanCare {
      * Something to do in a pruning year.
      *
      * @param what with the limbs it concerns
+     * @param minutes person-minutes
      */
     public record Care(PruningYear year, Reason what, int minutes) {}
 

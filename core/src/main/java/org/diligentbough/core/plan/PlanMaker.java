@@ -18,12 +18,14 @@ import org.diligentbough.core.verdict.CutKind;
 import org.diligentbough.core.verdict.LimbVerdict;
 import org.diligentbough.core.verdict.Rule;
 import org.diligentbough.core.verdict.Scene;
+import org.diligentbough.core.verdict.Triage;
 import org.diligentbough.core.verdict.Verdict;
 
 /**
  * Makes one plan: what is urgent at once; then dead, diseased and broken wood and a stem of a fork; then the other cuts as
  * {@link Turn} gives them their turn, within each year's allowance and big cuts and in the species' windows; then counted
- * shoots, never before a strategic cut. Whatever finds no place is listed with the reason.
+ * shoots, never before a strategic cut; then the ordinary cutting of a tree that is kept. Whatever finds no place is listed
+ * with the reason.
  */
 final class PlanMaker {
     private final PlanningCase plan;
@@ -108,7 +110,28 @@ final class PlanMaker {
                 draft.lanes.add(lane);
             }
         }
+        if (!(first && plan.years.upkeepDone())) {
+            placeUpkeep(budget, byRule);
+        }
         sayWhatWentOver(budget);
+    }
+
+    /** The ordinary cutting of a tree that is kept, in its main window; what is planned of that year is part of it. */
+    private void placeUpkeep(YearBudget budget, List<LaneDraft> byRule) {
+        Optional<LaneDraft> main =
+                byRule.stream().filter(lane -> !lane.summerOnly).findFirst();
+        if (plan.tree.triage() != Triage.MAINTAIN || main.isEmpty()) {
+            return;
+        }
+        LaneDraft lane = main.get();
+        int planned = draft.lanes.stream()
+                .filter(other -> other.budget == budget)
+                .mapToInt(LaneDraft::minutes)
+                .sum();
+        lane.upkeepMinutes = Math.max(0, Upkeep.personMinutes(scene) - planned);
+        if (lane.upkeepMinutes > 0 && !draft.lanes.contains(lane)) {
+            draft.lanes.add(lane);
+        }
     }
 
     /** A year that goes over its allowance says so once at least; what is small besides a stem can tip it over. */

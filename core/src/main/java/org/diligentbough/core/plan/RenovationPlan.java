@@ -57,7 +57,7 @@ public record RenovationPlan(int years, Optional<Reason> yearsWhy, List<Lane> la
                     left.add(new NotPlaced(cut.limb(), List.of(why)));
                 }
             }
-            if (!stay.isEmpty() || lane.detail().isPresent()) {
+            if (!stay.isEmpty() || lane.detail().isPresent() || lane.upkeepMinutes() > 0) {
                 kept.add(lane.with(stay));
             }
         }
@@ -95,9 +95,10 @@ public record RenovationPlan(int years, Optional<Reason> yearsWhy, List<Lane> la
      * @param share of the living crown standing at the start of the pruning year, 0 to 1, taken by the cuts
      * @param crop share of what the tree could bear as surveyed, 0 to 1, that is given up
      * @param allowance the share this lane may take; empty where the species has another rule
-     * @param minutes for cuts and detail
+     * @param minutes person-minutes for cuts, detail and upkeep, clearing up included
      * @param overrun why more is taken than the allowance
      * @param detail shoots that were counted and not entered one by one
+     * @param upkeepMinutes person-minutes of the ordinary yearly cutting of a tree that is kept, an estimate; 0 when it has none
      */
     public record Lane(
             PruningYear year,
@@ -112,7 +113,8 @@ public record RenovationPlan(int years, Optional<Reason> yearsWhy, List<Lane> la
             int bigCuts,
             int minutes,
             Optional<Reason> overrun,
-            Optional<Detail> detail) {
+            Optional<Detail> detail,
+            int upkeepMinutes) {
         public Lane {
             cuts = List.copyOf(cuts);
         }
@@ -133,7 +135,8 @@ public record RenovationPlan(int years, Optional<Reason> yearsWhy, List<Lane> la
                     (int) others.stream().filter(cut -> cut.cut().big()).count(),
                     minutes - lessMinutes,
                     overrun,
-                    detail);
+                    detail,
+                    upkeepMinutes);
         }
 
         /** Makes its cuts on a crown. */
@@ -178,6 +181,7 @@ public record RenovationPlan(int years, Optional<Reason> yearsWhy, List<Lane> la
      * Counted shoots dealt with in one season.
      *
      * @param share of the living crown they are taken to carry, 0 to 1
+     * @param minutes person-minutes
      */
     public record Detail(int shoots, double share, int minutes) {}
 

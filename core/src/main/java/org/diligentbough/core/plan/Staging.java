@@ -45,7 +45,7 @@ final class Staging {
         double full = plan.tree.fullAllowance().year().orElseThrow();
         for (LimbVerdict limb : waiting) {
             boolean tooLarge = moves.split(limb) || draft.shareOf(limb, lane.budget) > full + YearBudget.ROUNDING;
-            if (limb.verdict() == Verdict.BEND || plan.arm(limb) || !tooLarge) {
+            if (limb.verdict() == Verdict.BEND || !tooLarge) {
                 continue;
             }
             Optional<Cut> step = step(limb, lane);

@@ -119,6 +119,11 @@ final class YearLanes {
                 .toList();
     }
 
+    /** Whether the year that runs has seen the ordinary cutting of a kept tree already. */
+    boolean upkeepDone() {
+        return taken.upkeepDone();
+    }
+
     /** The first main window there is. */
     Optional<Window> firstWindow() {
         return mainWindows(first()).stream().findFirst();

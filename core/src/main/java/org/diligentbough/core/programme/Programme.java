@@ -12,9 +12,10 @@ import java.util.TreeMap;
 import org.diligentbough.core.season.Season;
 
 /**
- * An orchard's work over years and seasons, as far as its volunteers' hours go. A tree's plan keeps its order; it can
- * begin later, whole. What is dangerous is done at once whatever the hours; trees begun are carried through; trees set
- * to a year by hand begin then; trees of a group begin together; then what gains most for each hour goes first.
+ * An orchard's work over years and seasons, as far as its volunteers' hours go; all minutes are person-minutes. A tree's
+ * plan keeps its order; it can begin later, whole. What is dangerous is done at once whatever the hours; trees begun are
+ * carried through; trees set to a year by hand begin then; trees that are kept are kept up; trees of a group begin
+ * together; then what gains most for each hour goes first. When a plan is done its tree is kept up year by year.
  *
  * @param slots every season of every year with work or hours, in time order
  * @param begins the pruning year in which each tree's work begins, by tree, where it has work besides danger
@@ -24,16 +25,41 @@ public record Programme(List<Slot> slots, Map<Long, Integer> begins, List<PutOff
     /** How many years a tree can be put off before it is said that it finds no place. */
     public static final int MOST_YEARS_OFF = 6;
 
+    /** For how many years, from the first with work on, the yearly upkeep is told. */
+    public static final int YEARS_OF_UPKEEP = 5;
+
     /**
      * A tree with the work its plan asks for.
      *
      * @param group trees that begin together; empty when it stands alone
      * @param begun whether it was cut already and is to be carried through
      * @param setTo the pruning year somebody set it to begin in
+     * @param kept whether it wants its yearly upkeep only
+     * @param upkeep what comes year after year when its plan is done
      */
-    public record Tree(long id, String tag, Optional<String> group, boolean begun, OptionalInt setTo, List<Work> work) {
+    public record Tree(
+            long id,
+            String tag,
+            Optional<String> group,
+            boolean begun,
+            OptionalInt setTo,
+            List<Work> work,
+            boolean kept,
+            Optional<Yearly> upkeep) {
         public Tree {
             work = List.copyOf(work);
+        }
+
+        /** All its work when it begins so many years later, with its upkeep up to a year. */
+        public List<Work> all(int later, int lastYear) {
+            List<Work> all = new ArrayList<>();
+            work.forEach(one -> all.add(one.later(later)));
+            upkeep.ifPresent(yearly -> {
+                for (int year = yearly.from() + later; year <= lastYear; year++) {
+                    all.add(new Work(year, yearly.season(), yearly.minutes(), 0, 0));
+                }
+            });
+            return all;
         }
 
         double minutes() {
@@ -46,12 +72,22 @@ public record Programme(List<Slot> slots, Map<Long, Integer> begins, List<PutOff
 
         /** The year in which what can wait begins. */
         public OptionalInt first() {
-            return work.stream()
+            OptionalInt planned = work.stream()
                     .filter(one -> one.minutes() > one.dangerMinutes())
                     .mapToInt(Work::year)
                     .min();
+            return planned.isPresent() || upkeep.isEmpty()
+                    ? planned
+                    : OptionalInt.of(upkeep.get().from());
         }
     }
+
+    /**
+     * Ordinary cutting year after year, an estimate.
+     *
+     * @param from the first pruning year with it
+     */
+    public record Yearly(Season season, double minutes, int from) {}
 
     /**
      * What a plan asks for in one season.
@@ -61,7 +97,11 @@ public record Programme(List<Slot> slots, Map<Long, Integer> begins, List<PutOff
      * @param dangerMinutes what of it cannot wait
      * @param worth what is gained by it, in the unit of single cuts
      */
-    public record Work(int year, Season season, double minutes, double dangerMinutes, double worth) {}
+    public record Work(int year, Season season, double minutes, double dangerMinutes, double worth) {
+        private Work later(int years) {
+            return new Work(year + years, season, minutes, dangerMinutes, worth);
+        }
+    }
 
     /** A season of a pruning year. */
     public record Time(int year, Season season) {}
@@ -76,7 +116,7 @@ public record Programme(List<Slot> slots, Map<Long, Integer> begins, List<PutOff
             trees = List.copyOf(trees);
         }
 
-        /** Whether more is put there than there are hours: danger, what was begun and what was set do not ask. */
+        /** Whether more is put there than there are hours: danger, what was begun or set, and later upkeep do not ask. */
         public boolean over() {
             return hours.filter(had -> minutes > had * 60 + 1e-6).isPresent();
         }
@@ -99,6 +139,11 @@ public record Programme(List<Slot> slots, Map<Long, Integer> begins, List<PutOff
         return new Laying(trees, hours).lay();
     }
 
+    /** The last year in which upkeep is told of such trees. */
+    public static int lastYear(List<Tree> trees) {
+        return trees.stream().flatMapToInt(tree -> tree.first().stream()).min().orElse(0) + YEARS_OF_UPKEEP - 1;
+    }
+
     private static final class Laying {
         private static final Comparator<Time> IN_TIME = Comparator.comparingInt(Time::year)
                 .thenComparing(time -> time.season() != Season.ANY)
@@ -110,10 +155,12 @@ public record Programme(List<Slot> slots, Map<Long, Integer> begins, List<PutOff
         private final Map<Time, List<Long>> who = new TreeMap<>(IN_TIME);
         private final Map<Long, Integer> begins = new LinkedHashMap<>();
         private final List<PutOff> putOff = new ArrayList<>();
+        private final int lastYear;
 
         Laying(List<Tree> trees, Hours hours) {
             this.trees = trees;
             this.hours = hours;
+            this.lastYear = lastYear(trees);
         }
 
         Programme lay() {
@@ -136,9 +183,10 @@ public record Programme(List<Slot> slots, Map<Long, Integer> begins, List<PutOff
                     waiting.add(together);
                 }
             }
-            waiting.sort(
-                    Comparator.comparingDouble(Laying::forAnHour).reversed().thenComparing(together -> together.get(0)
-                            .tag()));
+            waiting.sort(Comparator.comparing(Laying::kept)
+                    .thenComparingDouble(Laying::forAnHour)
+                    .reversed()
+                    .thenComparing(together -> together.get(0).tag()));
             for (List<Tree> together : waiting) {
                 OptionalInt later = leastDelay(together);
                 for (Tree tree : together) {
@@ -168,12 +216,20 @@ public record Programme(List<Slot> slots, Map<Long, Integer> begins, List<PutOff
             return new ArrayList<>(groups.values());
         }
 
+        /** What is kept is not let go for what has been neglected for long. */
+        private static boolean kept(List<Tree> together) {
+            return together.stream().allMatch(Tree::kept);
+        }
+
         private static double forAnHour(List<Tree> together) {
             double minutes = together.stream().mapToDouble(Tree::minutes).sum();
             return together.stream().mapToDouble(Tree::worth).sum() / Math.max(1, minutes);
         }
 
-        /** The least number of years by which all can wait so that every season has the hours. */
+        /**
+         * The least number of years by which all can wait so that every season has the hours for what their plans ask.
+         * Upkeep of the years after does not ask: it shows there as more than there are hours for.
+         */
         private OptionalInt leastDelay(List<Tree> together) {
             for (int later = 0; later <= MOST_YEARS_OFF; later++) {
                 Map<Time, Double> wanted = new HashMap<>();
@@ -202,10 +258,10 @@ public record Programme(List<Slot> slots, Map<Long, Integer> begins, List<PutOff
 
         private void putAll(Tree tree, int later) {
             begins.put(tree.id(), tree.first().orElseThrow() + later);
-            for (Work work : tree.work()) {
+            for (Work work : tree.all(later, lastYear)) {
                 double minutes = work.minutes() - work.dangerMinutes();
                 if (minutes > 0) {
-                    put(tree, new Time(work.year() + later, work.season()), minutes);
+                    put(tree, new Time(work.year(), work.season()), minutes);
                 }
             }
         }

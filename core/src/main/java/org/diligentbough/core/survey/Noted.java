@@ -19,6 +19,8 @@ import java.util.Set;
  * @param openWoundCm width of the largest old wound not closed, cm
  * @param consent of whoever owns it
  * @param spreadTargetM width allotted to the tree, m
+ * @param group name of the trees it is kept in balance with
+ * @param sparedInGroup whether it is weaker than the others of its group, so that it is only cleaned
  * @param renovating whether it was found neglected and has been cut since: its renovation goes on
  */
 public record Noted(
@@ -34,6 +36,8 @@ public record Noted(
         OptionalDouble openWoundCm,
         Optional<Consent> consent,
         OptionalDouble spreadTargetM,
+        Optional<String> group,
+        boolean sparedInGroup,
         boolean renovating) {
     /** Nothing noted. */
     public static final Noted NOTHING = new Noted(
@@ -49,6 +53,8 @@ public record Noted(
             OptionalDouble.empty(),
             Optional.empty(),
             OptionalDouble.empty(),
+            Optional.empty(),
+            false,
             false);
 
     public Noted {
@@ -57,6 +63,25 @@ public record Noted(
 
     /** The same of a tree that was found neglected and has been cut since. */
     public Noted beingRenovated() {
+        return with(spreadTargetM, group, sparedInGroup, true);
+    }
+
+    /** The same with another width allotted, m. */
+    public Noted within(OptionalDouble otherM) {
+        return with(otherM, group, sparedInGroup, renovating);
+    }
+
+    /** The same of a tree that is weaker than the others of its group. */
+    public Noted spared() {
+        return with(spreadTargetM, group, true, renovating);
+    }
+
+    /** The same of a tree that is to be kept in balance with others. */
+    public Noted ofGroup(String name) {
+        return with(spreadTargetM, Optional.of(name), sparedInGroup, renovating);
+    }
+
+    private Noted with(OptionalDouble widthM, Optional<String> of, boolean spared, boolean goesOn) {
         return new Noted(
                 habit,
                 heightSetBy,
@@ -69,8 +94,10 @@ public record Noted(
                 tiesBite,
                 openWoundCm,
                 consent,
-                spreadTargetM,
-                true);
+                widthM,
+                of,
+                spared,
+                goesOn);
     }
 
     /** How a kind grows by nature. */

@@ -36,10 +36,9 @@ public record Survey(
                 site, today, surveyedOn, seen, tree.withRemovedLast12Months(share), limbs, surroundings, years);
     }
 
-    /** The same survey with another height wanted, m. */
-    public Survey withTargetHeight(OptionalDouble targetHeightM) {
-        return new Survey(
-                site, today, surveyedOn, seen, tree.withTargetHeight(targetHeightM), limbs, surroundings, years);
+    /** The same survey with another height wanted, m, empty when none is, and other things noted of the tree. */
+    public Survey wanting(OptionalDouble heightM, Noted noted) {
+        return new Survey(site, today, surveyedOn, seen, tree.wanting(heightM, noted), limbs, surroundings, years);
     }
 
     /** The same survey with other things round the tree. */

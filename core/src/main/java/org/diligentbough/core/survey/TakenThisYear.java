@@ -10,10 +10,12 @@ import java.util.List;
  * @param bigCuts limbs that got a big cut
  * @param renewals main branches of a bush or fig that were renewed
  * @param overdoneBefore share by which the pruning year before went over its allowance, 0 to 1
+ * @param upkeepDone whether the ordinary yearly cutting of a kept tree was done
  */
-public record TakenThisYear(double share, double summerShare, List<Limb> bigCuts, int renewals, double overdoneBefore) {
+public record TakenThisYear(
+        double share, double summerShare, List<Limb> bigCuts, int renewals, double overdoneBefore, boolean upkeepDone) {
     /** Nothing was logged. */
-    public static final TakenThisYear NOTHING = new TakenThisYear(0, 0, List.of(), 0, 0);
+    public static final TakenThisYear NOTHING = new TakenThisYear(0, 0, List.of(), 0, 0, false);
 
     public TakenThisYear {
         bigCuts = List.copyOf(bigCuts);

@@ -86,8 +86,8 @@ public record TreeSurvey(
                 noted);
     }
 
-    /** The same with another height wanted, m; empty when none is. */
-    public TreeSurvey withTargetHeight(OptionalDouble otherM) {
+    /** The same with another height wanted, m, empty when none is, and other things noted. */
+    public TreeSurvey wanting(OptionalDouble otherM, Noted others) {
         return new TreeSurvey(
                 label,
                 species,
@@ -111,7 +111,7 @@ public record TreeSurvey(
                 yearsSinceCut,
                 inContainer,
                 trunk,
-                noted);
+                others);
     }
 
     /** Trunk diameter, cm, from its girth. */

@@ -9,7 +9,7 @@ import java.util.Set;
  * @param big whether it counts among the year's big cuts; dead wood never does
  * @param heightM height of the cut above ground, m
  * @param weightKg weight of what comes off, its side limbs included, kg
- * @param minutes time for it, clearing up included
+ * @param minutes person-minutes for it, clearing up included
  * @param tickets proof of training it asks for
  */
 public record Cut(

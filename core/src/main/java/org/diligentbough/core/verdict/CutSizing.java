@@ -8,6 +8,7 @@ import static org.diligentbough.core.knowledge.Figure.BIG_CUT_TRUNK_SHARE;
 import static org.diligentbough.core.knowledge.Figure.BIG_SHORTENING_CM;
 import static org.diligentbough.core.knowledge.Figure.GREEN_DENSITY;
 import static org.diligentbough.core.knowledge.Figure.GROUND_REACH_M;
+import static org.diligentbough.core.knowledge.Figure.HEAVY_PEOPLE;
 import static org.diligentbough.core.knowledge.Figure.HOLD_KG;
 import static org.diligentbough.core.knowledge.Figure.LOPPERS_CM;
 import static org.diligentbough.core.knowledge.Figure.MINUTES_CUT;
@@ -18,6 +19,7 @@ import static org.diligentbough.core.knowledge.Figure.MINUTES_THREE_CUTS;
 import static org.diligentbough.core.knowledge.Figure.POLE_CM;
 import static org.diligentbough.core.knowledge.Figure.POLE_REACH_M;
 import static org.diligentbough.core.knowledge.Figure.SECATEURS_CM;
+import static org.diligentbough.core.knowledge.Figure.TWO_PEOPLE_KG;
 
 import java.util.EnumSet;
 import java.util.Set;
@@ -106,14 +108,15 @@ public final class CutSizing {
         return diameterCm <= scene.figure(LOPPERS_CM) ? Tool.LOPPERS : Tool.SAW;
     }
 
+    /** Person-minutes: whoever holds the rope of a heavy limb is counted, and clearing up with it. */
     private int minutes(double diameterCm, double weightKg, Technique technique, Reach reach) {
         double sawn = Math.max(0, diameterCm - scene.figure(LOPPERS_CM));
-        double minutes = scene.figure(MINUTES_CUT)
+        double atTheCut = scene.figure(MINUTES_CUT)
                 + sawn * scene.figure(MINUTES_PER_CM)
-                + weightKg * scene.figure(MINUTES_PER_KG)
                 + (technique == Technique.THREE_CUT ? scene.figure(MINUTES_THREE_CUTS) : 0)
                 + (reach == Reach.LADDER || reach == Reach.CLIMB ? scene.figure(MINUTES_LADDER) : 0);
-        return (int) Math.ceil(minutes);
+        double people = weightKg > scene.figure(TWO_PEOPLE_KG) ? scene.figure(HEAVY_PEOPLE) : 1;
+        return (int) Math.ceil(atTheCut * people + weightKg * scene.figure(MINUTES_PER_KG));
     }
 
     private Set<Ticket> tickets(Limb limb, double heightM, double weightKg, Reach reach) {

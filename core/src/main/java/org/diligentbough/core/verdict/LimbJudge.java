@@ -30,6 +30,7 @@ public final class LimbJudge {
     private final HeightRule height;
     private final ShootRules shoots;
     private final ShadeRule shade;
+    private final SunburnRule sunburn;
     private final MainsRules mains;
     private final FormingRules forming;
     private final BushAndFigRules ownRules;
@@ -48,6 +49,7 @@ public final class LimbJudge {
         this.height = new HeightRule(scene);
         this.shoots = new ShootRules(scene);
         this.shade = new ShadeRule(scene);
+        this.sunburn = new SunburnRule(scene);
         this.mains = new MainsRules(scene);
         this.forming = new FormingRules(scene);
         this.ownRules = new BushAndFigRules(scene);
@@ -110,6 +112,7 @@ public final class LimbJudge {
         }
         if (!scene.bush()) {
             shade(found, takesOver);
+            sunburn(found);
         }
         return found;
     }
@@ -173,7 +176,7 @@ public final class LimbJudge {
             boolean goes = known
                     || gone.contains(limb.id())
                     || limb.parent().filter(gone::contains).isPresent();
-            if (goes || scene.weakGraft(limb) || scene.evergreenLeftAlone()) {
+            if (goes || scene.onlyCleaned(limb) || scene.evergreenLeftAlone()) {
                 continue;
             }
             Optional<Finding> tall = height.of(limb, gone);
@@ -196,6 +199,19 @@ public final class LimbJudge {
                 .anyMatch(finding -> finding.rule() == Rule.TOO_HIGH && !finding.acts());
     }
 
+    /** Of the upright shoots on a limb that would suddenly stand in the sun several are kept short. */
+    private void sunburn(Findings findings) {
+        Map<Limb, List<Limb>> dark = sunburn.onDarkLimbs(findings);
+        if (dark.isEmpty()) {
+            return;
+        }
+        Map<String, Double> after = scene.lightAfter(findings.crownAfter());
+        sunburn.keptShort(dark, after).forEach((shoot, finding) -> {
+            findings.takeBack(branching.get(shoot), Rule.UPRIGHT_SHOOT);
+            findings.add(shoot, finding);
+        });
+    }
+
     /** What is left in the dark once all else is gone, and what a cultivar that outgrows the others gives up for them. */
     private void shade(Findings findings, Set<String> takesOver) {
         Set<String> gone = findings.gone();
@@ -203,7 +219,7 @@ public final class LimbJudge {
         spared.addAll(takesOver);
         List<Limb> dark = branching.outwards().stream()
                 .filter(limb -> !gone.contains(limb.id()) && !spared.contains(limb.id()))
-                .filter(limb -> !scene.weakGraft(limb) && shade.asks(limb))
+                .filter(limb -> !scene.onlyCleaned(limb) && shade.asks(limb))
                 .toList();
         if (dark.isEmpty() && scene.strongGraftShare() <= 0) {
             return;
@@ -224,10 +240,16 @@ public final class LimbJudge {
             return found;
         }
         found.add(shoots.nothingClear());
-        if (scene.weakGraft(limb)) {
+        if (scene.onlyCleaned(limb)) {
             found.add(
                     0,
-                    Finding.leave(Rule.NOTHING_CLEAR, Verdict.KEEP, scene.reason(ReasonCode.WEAK_GRAFT_ONLY_CLEANED)));
+                    Finding.leave(
+                            Rule.NOTHING_CLEAR,
+                            Verdict.KEEP,
+                            scene.reason(
+                                    scene.weakGraft(limb)
+                                            ? ReasonCode.WEAK_GRAFT_ONLY_CLEANED
+                                            : ReasonCode.WEAK_IN_GROUP_ONLY_CLEANED)));
             return found;
         }
         if (scene.evergreenLeftAlone()) {

@@ -66,7 +66,7 @@ final class MainsRules {
         while (mains.size() > wanted) {
             List<Limb> worst = mains.stream()
                     .filter(limb ->
-                            !spared.contains(limb.id()) && !scene.weakGraft(limb) && !freeBothSides(limb, mains))
+                            !spared.contains(limb.id()) && !scene.onlyCleaned(limb) && !freeBothSides(limb, mains))
                     .sorted(worstFirst(mains))
                     .toList();
             if (worst.isEmpty()) {
@@ -127,7 +127,7 @@ final class MainsRules {
         List<Limb> mains = branching.onTrunk().stream()
                 .filter(branching::living)
                 .filter(limb -> !gone.contains(limb.id()) && !spared.contains(limb.id()))
-                .filter(limb -> !scene.leader(limb) && !scene.weakGraft(limb))
+                .filter(limb -> !scene.leader(limb) && !scene.onlyCleaned(limb))
                 .toList();
         if (scene.formWanted() == Form.CENTRAL_LEADER) {
             betweenTiers(mains, findings);

@@ -47,16 +47,17 @@ final class PairRules {
     }
 
     private void union(Limb limb, String with, boolean barkPressedIn) {
-        if (!scene.bush() && !bothWeak(limb, branching.get(with))) {
+        // A fork may split, however weak the tree is among others; a weak cultivar's is not the tree's.
+        if (!scene.bush() && !(scene.weakGraft(limb) && scene.weakGraft(branching.get(with)))) {
             Limb other = branching.get(with);
             Limb loser = protectedOne(limb, other).orElseGet(() -> lessSound(limb, other));
             add(Rule.SPLIT_UNION, loser, limb, other, barkPressedIn);
         }
     }
 
-    /** A weak cultivar is only cleaned: its pairs stay. */
-    private boolean bothWeak(Limb limb, Limb other) {
-        return scene.weakGraft(limb) && scene.weakGraft(other);
+    /** A weak cultivar, and a tree weaker than its group, is only cleaned: pairs stay. */
+    private boolean bothSpared(Limb limb, Limb other) {
+        return scene.onlyCleaned(limb) && scene.onlyCleaned(other);
     }
 
     /** A narrow union of a side limb with no partner named is the one with the limb it grows from. */
@@ -71,7 +72,7 @@ final class PairRules {
 
     /** The smaller goes; of two alike the one crossing the middle, then the one on top; in bushes the older, less fruitful. */
     private void rubbing(Limb limb, Limb other) {
-        if (bothWeak(limb, other)) {
+        if (bothSpared(limb, other)) {
             return;
         }
         boolean alike = Math.abs(limb.diameterCm() - other.diameterCm())
@@ -95,7 +96,7 @@ final class PairRules {
 
     /** Where only one of two is said to be crowded, that one is the limb in between. */
     private void crowded(Limb limb, Limb other) {
-        if (bothWeak(limb, other)) {
+        if (bothSpared(limb, other)) {
             return;
         }
         boolean mutual = other.partners(FaultKind.CROWDED).anyMatch(limb.id()::equals);

@@ -200,7 +200,7 @@ public final class Scene {
     }
 
     /** Whether it is an evergreen within its height and width that is small, young or in fruit: it is left alone. */
-    boolean evergreenLeftAlone() {
+    public boolean evergreenLeftAlone() {
         if (!evergreen()) {
             return false;
         }
@@ -311,6 +311,11 @@ public final class Scene {
     /** Whether a limb belongs to a cultivar that another on the same tree outgrows: it is only cleaned. */
     boolean weakGraft(Limb limb) {
         return strongGraftShare() > 0 && cultivarShares.get(cultivarOf(limb)) < strongGraftShare() / 2;
+    }
+
+    /** Whether a limb is only cleaned: it is a weak cultivar's, or the tree is weaker than the others of its group. */
+    boolean onlyCleaned(Limb limb) {
+        return tree().noted().sparedInGroup() || weakGraft(limb);
     }
 
     /** Whether a limb belongs to the cultivar that outgrows the others on its tree. */

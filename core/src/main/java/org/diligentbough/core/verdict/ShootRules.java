@@ -51,7 +51,7 @@ final class ShootRules {
             return findings;
         }
         for (Limb limb : scene.branching().outwards()) {
-            if (scene.weakGraft(limb)) {
+            if (scene.onlyCleaned(limb)) {
                 continue;
             }
             if (limb.has(FaultKind.UPRIGHT_UNFRUITFUL)) {
@@ -63,7 +63,7 @@ final class ShootRules {
         Set<Limb> left = new HashSet<>(standing);
         left.removeIf(this::uprightShoot);
         standing.stream()
-                .filter(limb -> limb.has(FaultKind.UPRIGHT_UNFRUITFUL) && !scene.weakGraft(limb))
+                .filter(limb -> limb.has(FaultKind.UPRIGHT_UNFRUITFUL) && !scene.onlyCleaned(limb))
                 .sorted(Branching.THICKEST_FIRST.reversed())
                 .forEach(limb -> {
                     boolean alone =
@@ -90,7 +90,7 @@ final class ShootRules {
     /** Whether it is an upright shoot of a year or two, ticked or plain to see; a fig's and a peach's are their next crop. */
     private boolean uprightShoot(Limb limb) {
         boolean ticked = limb.has(FaultKind.UPRIGHT_SHOOT);
-        return !scene.fig() && !scene.weakGraft(limb) && (ticked || seenAsUprightShoot(limb));
+        return !scene.fig() && !scene.onlyCleaned(limb) && (ticked || seenAsUprightShoot(limb));
     }
 
     private boolean seenAsUprightShoot(Limb limb) {

@@ -65,8 +65,10 @@ final class Ticked {
             return Optional.empty();
         }
         return Optional.of(
-                scene.weakGraft(limb)
-                        ? scene.reason(ReasonCode.TICKED_WEAK_GRAFT, kind)
+                scene.onlyCleaned(limb)
+                        ? scene.reason(
+                                scene.weakGraft(limb) ? ReasonCode.TICKED_WEAK_GRAFT : ReasonCode.TICKED_WEAK_IN_GROUP,
+                                kind)
                         : kind.paired() ? whyOfPair(limb, fault, gone) : whyOfOne(limb, kind));
     }
 

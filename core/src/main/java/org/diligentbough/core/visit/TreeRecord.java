@@ -63,6 +63,7 @@ public final class TreeRecord {
         private double summerShare;
         private final List<Limb> bigCuts = new ArrayList<>();
         private int renewals;
+        private boolean upkeepDone;
     }
 
     /** The tree as it stands on the day the surveys are judged on. What went over last year's allowance counts this year. */
@@ -92,7 +93,8 @@ public final class TreeRecord {
                         ofYear.summerShare,
                         ofYear.bigCuts,
                         ofYear.renewals,
-                        Math.max(0, before - allowance)));
+                        Math.max(0, before - allowance),
+                        ofYear.upkeepDone));
     }
 
     private Scene scene(Survey survey) {
@@ -104,6 +106,7 @@ public final class TreeRecord {
         CutSizing sizing = new CutSizing(scene);
         LivingCrown crown = new LivingCrown(scene.branching(), scene.shares());
         YearTaken year = taken.computeIfAbsent(calendar.pruningYear(visit.on()).year(), key -> new YearTaken());
+        year.upkeepDone |= visit.upkeep();
         double crownOfYear = 1 - year.share;
         double share = 0;
         for (MadeCut cut : inOrder(visit, scene)) {

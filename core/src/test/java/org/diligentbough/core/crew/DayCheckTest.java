@@ -130,7 +130,8 @@ class DayCheckTest {
         kit = Set.of(Kit.POLE_PRUNER, Kit.SECATEURS);
         assertThat(of(check(1L, 2L), Weight.WANTED)).containsExactly(ReasonCode.DAY_KIT_MISSING);
         kit = Set.of();
-        minutes = 300;
+        // Two people: five hours each, in a day of four.
+        minutes = 600;
         coming.set(1, new Helper(2, "Jory", OptionalInt.of(1990), Map.of(), false));
         assertThat(of(check(1L, 2L), Weight.TOLD))
                 .containsExactly(ReasonCode.DAY_TOO_LONG, ReasonCode.DAY_TOO_LONG, ReasonCode.DAY_NOT_SAID_TO_COME);
@@ -140,7 +141,7 @@ class DayCheckTest {
         return new TreeVisit(
                 id,
                 "K-" + id,
-                60,
+                120,
                 Set.of(),
                 kit,
                 false,
@@ -168,6 +169,7 @@ class DayCheckTest {
 
     @Test
     void aPersonsMinutesAreSummedOverTheirTrees() {
+        // Two people an hour are 120 person-minutes.
         Set<Kit> none = Set.of();
         assertThat(checkAll(visit(1, none, List.of(), 1L, 2L), visit(2, none, List.of(), 1L, 2L)))
                 .isEmpty();

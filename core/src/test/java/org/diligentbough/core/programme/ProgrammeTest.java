@@ -16,6 +16,7 @@ import org.diligentbough.core.programme.Programme.PutOff;
 import org.diligentbough.core.programme.Programme.Time;
 import org.diligentbough.core.programme.Programme.Tree;
 import org.diligentbough.core.programme.Programme.Work;
+import org.diligentbough.core.programme.Programme.Yearly;
 import org.diligentbough.core.season.Season;
 import org.junit.jupiter.api.Test;
 
@@ -30,7 +31,9 @@ class ProgrammeTest {
                 Optional.empty(),
                 false,
                 OptionalInt.empty(),
-                List.of(new Work(2027, Season.DORMANT, minutes, 0, worth)));
+                List.of(new Work(2027, Season.DORMANT, minutes, 0, worth)),
+                false,
+                Optional.empty());
     }
 
     private static Tree dangerous(long id, double minutes) {
@@ -40,7 +43,9 @@ class ProgrammeTest {
                 Optional.empty(),
                 false,
                 OptionalInt.empty(),
-                List.of(new Work(2027, Season.DORMANT, minutes, minutes, 1)));
+                List.of(new Work(2027, Season.DORMANT, minutes, minutes, 1)),
+                false,
+                Optional.empty());
     }
 
     @Test
@@ -52,6 +57,64 @@ class ProgrammeTest {
             assertThat(slot.minutes()).isEqualTo(120);
             assertThat(slot.over()).isFalse();
         });
+    }
+
+    private static Tree kept(long id, double minutes) {
+        return new Tree(
+                id,
+                "T" + id,
+                Optional.empty(),
+                false,
+                OptionalInt.empty(),
+                List.of(new Work(2027, Season.DORMANT, minutes, 0, 0)),
+                true,
+                Optional.of(new Yearly(Season.DORMANT, minutes, 2028)));
+    }
+
+    @Test
+    void whatIsKeptIsWorkYearAfterYear() {
+        Programme programme = Programme.of(List.of(kept(1, 40)), TWO_HOURS);
+        assertThat(programme.slots())
+                .extracting(slot -> slot.time().year() + ": " + slot.minutes())
+                .containsExactly("2027: 40.0", "2028: 40.0", "2029: 40.0", "2030: 40.0", "2031: 40.0");
+    }
+
+    @Test
+    void whatIsKeptIsNotLetGoForWhatIsNeglected() {
+        Programme programme = Programme.of(List.of(tree(1, 100, 5), kept(2, 60)), TWO_HOURS);
+        assertThat(programme.begins()).containsEntry(2L, 2027);
+        assertThat(programme.putOff()).extracting(PutOff::tree).containsExactly(1L);
+    }
+
+    @Test
+    void aTreeWhosePlanIsDoneIsKeptUpFromThenOn() {
+        Tree renovated = new Tree(
+                1,
+                "T1",
+                Optional.empty(),
+                false,
+                OptionalInt.of(2028),
+                List.of(new Work(2027, Season.DORMANT, 60, 0, 1), new Work(2028, Season.DORMANT, 60, 0, 1)),
+                false,
+                Optional.of(new Yearly(Season.SUMMER, 20, 2029)));
+        // Begun a year later, it is kept up a year later too.
+        assertThat(Programme.of(List.of(renovated), TWO_HOURS).slots())
+                .extracting(slot -> slot.time().year() + " " + slot.time().season() + ": " + slot.minutes())
+                .containsExactly("2028 DORMANT: 60.0", "2029 DORMANT: 60.0", "2030 SUMMER: 20.0", "2031 SUMMER: 20.0");
+    }
+
+    @Test
+    void aKeptTreeCutThisYearBeginsAgainWithTheNext() {
+        Tree done = new Tree(
+                1,
+                "T1",
+                Optional.empty(),
+                false,
+                OptionalInt.empty(),
+                List.of(),
+                true,
+                Optional.of(new Yearly(Season.DORMANT, 20, 2028)));
+        assertThat(Programme.of(List.of(done), TWO_HOURS).begins()).containsEntry(1L, 2028);
     }
 
     @Test
@@ -82,7 +145,9 @@ class ProgrammeTest {
                 Optional.empty(),
                 true,
                 OptionalInt.empty(),
-                List.of(new Work(2027, Season.DORMANT, 110, 0, 0.1)));
+                List.of(new Work(2027, Season.DORMANT, 110, 0, 0.1)),
+                false,
+                Optional.empty());
         Programme programme = Programme.of(List.of(tree(2, 60, 9), begun), TWO_HOURS);
         assertThat(programme.begins()).containsEntry(1L, 2027).containsEntry(2L, 2028);
     }
@@ -95,7 +160,9 @@ class ProgrammeTest {
                 Optional.empty(),
                 false,
                 OptionalInt.of(2029),
-                List.of(new Work(2027, Season.DORMANT, 30, 0, 1), new Work(2028, Season.DORMANT, 30, 0, 1)));
+                List.of(new Work(2027, Season.DORMANT, 30, 0, 1), new Work(2028, Season.DORMANT, 30, 0, 1)),
+                false,
+                Optional.empty());
         Programme programme = Programme.of(List.of(set), TWO_HOURS);
         assertThat(programme.begins()).containsEntry(1L, 2029);
         assertThat(programme.slots()).extracting(slot -> slot.time().year()).containsExactly(2029, 2030);
@@ -109,14 +176,18 @@ class ProgrammeTest {
                 Optional.of("Row"),
                 false,
                 OptionalInt.empty(),
-                tree(1, 70, 5).work());
+                tree(1, 70, 5).work(),
+                false,
+                Optional.empty());
         Tree two = new Tree(
                 2,
                 "T2",
                 Optional.of("Row"),
                 false,
                 OptionalInt.empty(),
-                tree(2, 70, 5).work());
+                tree(2, 70, 5).work(),
+                false,
+                Optional.empty());
         Programme programme =
                 Programme.of(List.of(one, two, tree(3, 100, 1)), time -> Optional.of(time.year() == 2027 ? 2.0 : 3.0));
         assertThat(programme.begins())
@@ -153,7 +224,9 @@ class ProgrammeTest {
                     random.nextInt(4) == 0 ? Optional.of("G" + random.nextInt(3)) : Optional.empty(),
                     random.nextInt(8) == 0,
                     OptionalInt.empty(),
-                    work));
+                    work,
+                    false,
+                    Optional.empty()));
         }
         Programme programme = Programme.of(trees, time -> Optional.of(5.0));
         Map<Time, Double> asksNot = new HashMap<>();

@@ -54,6 +54,18 @@ class CutSizingReferenceTest {
     }
 
     @Test
+    void whatOneMayNotLiftAloneTakesTheTimeOfTwo() {
+        // Over 25 kg two people and a rope (from memory: HSE manual handling figures): 15 cm, 3 m is 29.5 kg.
+        Cut light = cut(96, limb -> limb.diameter(13.5).length(3));
+        Cut heavy = cut(96, limb -> limb.diameter(15).length(3));
+        assertThat(light.weightKg()).isLessThan(25);
+        assertThat(heavy.weightKg()).isGreaterThan(25);
+        // 2 + 4 for three cuts + half a minute for each cm over 4, twice for two people; 0.15 for each kg to clear up.
+        assertThat(heavy.minutes()).isEqualTo((int) Math.ceil(2 * (2 + 4 + 5.5) + 0.15 * heavy.weightKg()));
+        assertThat(light.minutes()).isEqualTo((int) Math.ceil(2 + 4 + 4.75 + 0.15 * light.weightKg()));
+    }
+
+    @Test
     void weightIsVolumeTimesNineHundredKilogramsACubicMetre() {
         // 10 cm, 3 m: 0.014552 m3 of green wood (from memory: wood handbooks) is 13.1 kg.
         assertThat(cut(96, limb -> limb.diameter(10).length(3)).weightKg()).isCloseTo(13.1, within(0.05));

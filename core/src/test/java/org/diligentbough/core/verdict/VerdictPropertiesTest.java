@@ -126,6 +126,9 @@ class VerdictPropertiesTest {
             tree.limb("M" + i, limb -> limb.azimuth(azimuth).angle(angle).fruiting(2));
         }
         assertThat(verdicts(tree).values()).containsOnly(Verdict.KEEP);
-        assertThat(tree.evaluate().plan().lanes()).isEmpty();
+        assertThat(tree.evaluate().plan().lanes()).allSatisfy(lane -> {
+            assertThat(lane.cuts()).isEmpty();
+            assertThat(lane.minutes()).isEqualTo(lane.upkeepMinutes());
+        });
     }
 }

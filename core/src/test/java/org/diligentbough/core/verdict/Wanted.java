@@ -9,20 +9,6 @@ public final class Wanted {
 
     /** A width allotted, m, and nothing else noted. */
     public static Noted width(double m) {
-        Noted none = Noted.NOTHING;
-        return new Noted(
-                none.habit(),
-                none.heightSetBy(),
-                none.lopsidedFrom(),
-                none.beneath(),
-                none.hasFruited(),
-                none.lastCut(),
-                none.union(),
-                none.fungus(),
-                none.tiesBite(),
-                none.openWoundCm(),
-                none.consent(),
-                OptionalDouble.of(m),
-                none.renovating());
+        return Noted.NOTHING.within(OptionalDouble.of(m));
     }
 }

@@ -156,6 +156,7 @@ public record Archive(
      * @param on its day, for a visit without a work day
      * @param people names of those who are to do it
      * @param cuts as they were planned; absent: whatever the plan had open that day, and no visit when that was nothing
+     * @param upkeepMinutes person-minutes of ordinary yearly cutting it was planned with; absent: none
      * @param logs what was logged, corrected ones first; the last counts
      */
     public record ArchivedVisit(
@@ -164,13 +165,14 @@ public record Archive(
             @MayBeNull List<String> people,
             @MayBeNull List<VisitCut> cuts,
             @MayBeNull Integer shoots,
+            @MayBeNull Integer upkeepMinutes,
             @MayBeNull List<ArchivedLog> logs) {}
 
     /**
      * What was done.
      *
      * @param on absent: the day of the visit
-     * @param minutes absent: as planned
+     * @param minutes person-minutes; absent: as planned
      * @param people absent: as planned
      * @param shoots absent: as planned
      * @param cuts those that are not named were done as planned, in sound wood

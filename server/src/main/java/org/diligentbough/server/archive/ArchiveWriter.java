@@ -228,6 +228,7 @@ public class ArchiveWriter {
                 days.people(visit).stream().map(names::get).toList(),
                 records.cuts(visit),
                 visit.shoots(),
+                visit.upkeepMinutes(),
                 logs.stream()
                         .filter(log -> log.visitId().equals(visit.id()))
                         .sorted((one, other) -> one.id().compareTo(other.id()))

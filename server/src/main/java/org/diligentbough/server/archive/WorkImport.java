@@ -306,11 +306,19 @@ class WorkImport {
         for (int i = 0; i < due.visit().cuts().size(); i++) {
             good &= run.problems.check(due.visit().cuts().get(i), due.at() + "/cuts/" + i);
         }
-        int shoots = due.visit().shoots() == null ? 0 : due.visit().shoots();
+        int shoots = orNone(run, due.visit().shoots(), due.at() + "/shoots");
+        int upkeepMinutes = orNone(run, due.visit().upkeepMinutes(), due.at() + "/upkeepMinutes");
         return good
                 ? Optional.of(
-                        days.asGiven(due.tree().id(), due.dayId(), due.visit().cuts(), shoots))
+                        days.asGiven(due.tree().id(), due.dayId(), due.visit().cuts(), shoots, upkeepMinutes))
                 : Optional.empty();
+    }
+
+    private static int orNone(Run run, Integer number, String at) {
+        if (number != null && number < 0) {
+            run.problems.add(at, "cannot be under 0");
+        }
+        return number == null ? 0 : Math.max(0, number);
     }
 
     private Long log(Run run, Due due, VisitRow visit, Long corrects, int number) {

@@ -91,7 +91,7 @@ public class DayArchive {
     }
 
     /** A visit of cuts as they were planned; its id. */
-    public long asGiven(long treeId, Long dayId, List<VisitCut> cuts, int shoots) {
+    public long asGiven(long treeId, Long dayId, List<VisitCut> cuts, int shoots, int upkeepMinutes) {
         Set<Kit> kit = EnumSet.noneOf(Kit.class);
         for (VisitCut cut : cuts) {
             Codes.parse(Kit.class, cut.tool()).ifPresent(kit::add);
@@ -112,12 +112,13 @@ public class DayArchive {
                 shoots,
                 shoots,
                 0,
+                upkeepMinutes,
                 kit.stream().map(Codes::of).collect(Collectors.joining(",")),
                 cuts.stream().anyMatch(VisitCut::sick)));
     }
 
-    /** Minutes a visit was planned to take. */
+    /** Person-minutes a visit was planned to take. */
     public int minutes(VisitRow visit) {
-        return records.cuts(visit).stream().mapToInt(VisitCut::minutes).sum() + visit.shootsMinutes();
+        return records.minutes(visit);
     }
 }

@@ -125,12 +125,8 @@ class DayReader {
                 ofDay.size(),
                 (int) ofDay.stream().filter(VisitRow::logged).count(),
                 ids(row.people()).size(),
-                ofDay.stream().mapToInt(this::minutes).sum(),
+                ofDay.stream().mapToInt(records::minutes).sum(),
                 judged ? view(row).findings() : List.of());
-    }
-
-    private int minutes(VisitRow visit) {
-        return records.cuts(visit).stream().mapToInt(VisitCut::minutes).sum() + visit.shootsMinutes();
     }
 
     DayData data(DayRow day) {
@@ -193,12 +189,12 @@ class DayReader {
         TreeVisit visit = new TreeVisit(
                 row.id(),
                 tree.tag(),
-                minutes(row),
+                records.minutes(row),
                 tickets,
                 kit,
                 cuts.stream().anyMatch(DayReader::offTheGround),
                 row.sick(),
-                row.shoots() > 0 || cuts.stream().anyMatch(VisitCut::boundToWindow),
+                row.shoots() > 0 || row.upkeepMinutes() > 0 || cuts.stream().anyMatch(VisitCut::boundToWindow),
                 mayCut,
                 holds,
                 outdated(evaluation, cuts),
@@ -235,11 +231,7 @@ class DayReader {
                         .toList(),
                 helper.maybeUnderAge(on),
                 helper.canCome(),
-                turns.stream()
-                        .map(Turn::visit)
-                        .filter(visit -> visit.helpers().contains(helper.id()))
-                        .mapToInt(TreeVisit::minutes)
-                        .sum());
+                DayCheck.clockMinutes(helper, turns.stream().map(Turn::visit).toList()));
     }
 
     private static VisitView visit(Turn turn) {
@@ -257,6 +249,7 @@ class DayReader {
                 turn.row().sick(),
                 turn.row().logged(),
                 turn.row().shoots(),
+                turn.row().upkeepMinutes(),
                 turn.visit().helpers(),
                 turn.cuts());
     }

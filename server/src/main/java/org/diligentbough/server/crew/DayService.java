@@ -15,6 +15,7 @@ import org.diligentbough.server.crew.DayMapper.DayRow;
 import org.diligentbough.server.crew.DayView.Candidate;
 import org.diligentbough.server.crew.DayView.FindingView;
 import org.diligentbough.server.crew.VisitMaker.Chosen;
+import org.diligentbough.server.crew.VisitMaker.Wanted;
 import org.diligentbough.server.crew.VisitMaker.Work;
 import org.diligentbough.server.orchard.OrchardService;
 import org.diligentbough.server.orchard.TreeMapper.TreeRow;
@@ -183,11 +184,8 @@ public class DayService {
 
     /** Puts a tree on a day: the cuts chosen, or all its plan has open then. */
     @Transactional
-    public DayView putOn(long id, int version, long treeId, List<Chosen> chosen, Integer shoots) {
-        return changed(id, version, () -> {
-            LocalDate on = row(id).onDay();
-            make(treeId, id, on, chosen, shoots);
-        });
+    public DayView putOn(long id, int version, long treeId, Wanted wanted) {
+        return changed(id, version, () -> make(treeId, id, row(id).onDay(), wanted));
     }
 
     /** Makes a visit without a day, for what was done on the spot; its id. */
@@ -198,24 +196,30 @@ public class DayService {
                 key,
                 "visit of tree " + treeId,
                 chosen == null ? List.of() : chosen,
-                () -> make(treeId, null, judgement.todayAt(treeId), chosen, null));
+                () -> make(treeId, null, judgement.todayAt(treeId), new Wanted(chosen, null, chosen == null)));
     }
 
-    private long make(long treeId, Long dayId, LocalDate on, List<Chosen> chosen, Integer shoots) {
+    private long make(long treeId, Long dayId, LocalDate on, Wanted asked) {
         // Of several who put the same cuts on several days at once only the first may.
         orchard.taken(treeId);
         if (orchard.removed(treeId)) {
             throw ProblemException.wrongField("/treeId", "was taken out; choose a tree that stands");
         }
         Evaluation evaluation = judgement.now(treeId);
-        Work work = chosen == null ? maker.openOn(evaluation, on) : maker.chosen(evaluation, chosen);
+        List<Chosen> chosen = asked.cuts();
+        Work open = maker.openOn(evaluation, on);
+        boolean upkeepTaken = dayId != null && open.upkeepMinutes() > 0 && upkeepOnOpenVisits(treeId);
+        Work work = (chosen == null ? open : maker.chosen(evaluation, chosen))
+                .withUpkeep(asked.upkeep() && !upkeepTaken ? open.upkeepMinutes() : 0);
         if (chosen != null && work.cuts().size() < new HashSet<>(chosen).size()) {
             throw ProblemException.wrongField(
                     "/cuts", "names a cut that is not in the tree's plan; choose from the plan");
         }
-        int wanted = shoots == null
+        int shoots = asked.shoots() == null
                 ? work.detail().map(detail -> detail.shoots()).orElse(0)
-                : Math.min(shoots, work.detail().map(detail -> detail.shoots()).orElse(0));
+                : Math.min(
+                        asked.shoots(),
+                        work.detail().map(detail -> detail.shoots()).orElse(0));
         Set<String> taken = onOpenVisits(treeId);
         work.cuts().stream()
                 .filter(cut -> dayId != null && taken.contains(cut.limb() + cut.kind()))
@@ -224,10 +228,19 @@ public class DayService {
                     throw ProblemException.wrongField(
                             "/cuts", "limb " + cut.limb() + " is on a work day already; take it off there first");
                 });
-        if (dayId != null && work.cuts().isEmpty() && wanted == 0) {
-            throw ProblemException.wrongField("/cuts", "is empty; choose a cut at least");
+        if (dayId != null && work.cuts().isEmpty() && shoots == 0 && work.upkeepMinutes() == 0) {
+            throw ProblemException.wrongField(
+                    "/cuts",
+                    upkeepTaken
+                            ? "is empty, and its yearly cutting is on a work day already; take it off there first"
+                            : "is empty; choose a cut at least");
         }
-        return visits.add(maker.row(treeId, dayId, work, wanted));
+        return visits.add(maker.row(treeId, dayId, work, shoots));
+    }
+
+    private boolean upkeepOnOpenVisits(long treeId) {
+        return visits.ofTree(treeId).stream()
+                .anyMatch(visit -> !visit.logged() && visit.workDayId() != null && visit.upkeepMinutes() > 0);
     }
 
     private Set<String> onOpenVisits(long treeId) {
@@ -245,9 +258,7 @@ public class DayService {
                 .orElseThrow(() -> ProblemException.notFound("This tree has not been surveyed yet."));
         Work work = maker.openOn(evaluation, on);
         int shoots = work.detail().map(detail -> detail.shoots()).orElse(0);
-        return work.cuts().isEmpty() && shoots == 0
-                ? Optional.empty()
-                : Optional.of(visits.add(maker.row(treeId, dayId, work, shoots)));
+        return work.nothing() ? Optional.empty() : Optional.of(visits.add(maker.row(treeId, dayId, work, shoots)));
     }
 
     @Transactional
@@ -377,7 +388,8 @@ public class DayService {
                 .toList();
         int shoots =
                 taken.isEmpty() ? work.detail().map(detail -> detail.shoots()).orElse(0) : 0;
-        if (cuts.isEmpty() && shoots == 0) {
+        int upkeepMinutes = upkeepOnOpenVisits(treeId) ? 0 : work.upkeepMinutes();
+        if (cuts.isEmpty() && shoots == 0 && upkeepMinutes == 0) {
             return Optional.empty();
         }
         TreeRow tree = orchard.tree(treeId);
@@ -390,8 +402,9 @@ public class DayService {
                 work.closes().equals(LocalDate.MAX) ? on : work.closes(),
                 cuts.stream().anyMatch(VisitCut::urgent),
                 work.sick(),
-                cuts.stream().mapToInt(VisitCut::minutes).sum() + shootsMinutes,
+                cuts.stream().mapToInt(VisitCut::minutes).sum() + shootsMinutes + upkeepMinutes,
                 shoots,
+                upkeepMinutes,
                 cuts.stream()
                         .flatMap(cut -> cut.tickets().stream())
                         .distinct()

@@ -29,7 +29,7 @@ public record DayView(
      *
      * @param tickets those that hold on the day
      * @param maybeUnderAge whether they may still be under 18
-     * @param minutes of work they are given
+     * @param minutes by the clock of the work they are given
      */
     public record PersonView(
             long id, String name, List<String> tickets, boolean maybeUnderAge, boolean canCome, int minutes) {}
@@ -38,7 +38,8 @@ public record DayView(
      * One tree's turn.
      *
      * @param mayCut whether its kind may be cut on the day: yes, with-care, no
-     * @param minutes for cuts, shoots and clearing up
+     * @param minutes person-minutes for cuts, shoots, upkeep and clearing up
+     * @param upkeepMinutes of those for the ordinary yearly cutting of a kept tree, an estimate
      * @param tickets somebody of those who do it must hold
      * @param people ids of those who do it
      */
@@ -56,6 +57,7 @@ public record DayView(
             boolean sick,
             boolean logged,
             int shoots,
+            int upkeepMinutes,
             List<Long> people,
             List<VisitCut> cuts) {}
 
@@ -91,6 +93,7 @@ public record DayView(
             boolean sick,
             int minutes,
             int shoots,
+            int upkeepMinutes,
             List<String> tickets,
             List<VisitCut> cuts) {}
 }

@@ -13,6 +13,7 @@ import org.diligentbough.core.verdict.Verdict;
 import org.diligentbough.server.crew.DayView.Candidate;
 import org.diligentbough.server.crew.DayView.DaySummary;
 import org.diligentbough.server.crew.VisitMaker.Chosen;
+import org.diligentbough.server.crew.VisitMaker.Wanted;
 import org.diligentbough.server.shared.CodeOf;
 import org.diligentbough.server.shared.MayBeNull;
 import org.diligentbough.server.shared.Once;
@@ -83,6 +84,7 @@ class Days {
      *
      * @param cuts which of its plan's; null for all its plan has open on the day
      * @param shoots how many of the counted ones; null for all the plan has
+     * @param upkeep whether its ordinary yearly cutting too; null for yes when all is put on, else no
      */
     record TreeOnDay(
             @NotNull(message = "is missing; send the version the change is based on")
@@ -94,7 +96,9 @@ class Days {
             @MayBeNull
             @Min(value = 0, message = "cannot be under 0")
             @Max(value = 10000, message = "is more than a tree has")
-            Integer shoots) {}
+            Integer shoots,
+
+            @MayBeNull Boolean upkeep) {}
 
     /** What is to be logged of a tree without a work day. */
     record OnTheSpot(@MayBeNull List<@Valid @NotNull(message = "is missing") CutChoice> cuts) {}
@@ -144,7 +148,14 @@ class Days {
     @PostMapping("/days/{dayId}/visits")
     @ResponseStatus(HttpStatus.CREATED)
     DayView putTreeOnDay(@PathVariable long dayId, @Valid @RequestBody TreeOnDay tree) {
-        return service.putOn(dayId, tree.version(), tree.treeId(), chosen(tree.cuts()), tree.shoots());
+        return service.putOn(
+                dayId,
+                tree.version(),
+                tree.treeId(),
+                new Wanted(
+                        chosen(tree.cuts()),
+                        tree.shoots(),
+                        tree.upkeep() == null ? tree.cuts() == null : tree.upkeep()));
     }
 
     /**

@@ -65,6 +65,8 @@ class Sheets {
      * One tree of it.
      *
      * @param on the day of the visit; today for one without a work day
+     * @param minutes person-minutes planned
+     * @param upkeepMinutes of those for the ordinary yearly cutting of a kept tree, an estimate
      * @param limbs all limbs that stand, judged
      * @param people names of those who do it
      */
@@ -81,6 +83,7 @@ class Sheets {
             double northM,
             int minutes,
             int shoots,
+            int upkeepMinutes,
             boolean sick,
             boolean logged,
             List<String> people,
@@ -127,8 +130,9 @@ class Sheets {
                 tree.note(),
                 tree.eastM(),
                 tree.northM(),
-                cuts.stream().mapToInt(VisitCut::minutes).sum() + visit.shootsMinutes(),
+                records.minutes(visit),
                 visit.shoots(),
+                visit.upkeepMinutes(),
                 visit.sick(),
                 visit.logged(),
                 reader.ids(visit.people()).stream().map(names::get).toList(),

@@ -6,6 +6,7 @@ import java.util.EnumSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Predicate;
 import java.util.stream.Collectors;
 import org.diligentbough.core.Evaluation;
 import org.diligentbough.core.crew.Kit;
@@ -37,8 +38,31 @@ class VisitMaker {
     /** Which limb's cut: a limb may be shortened one year and removed another. */
     record Chosen(String limb, String kind) {}
 
+    /**
+     * What is asked for of a plan.
+     *
+     * @param cuts null for all it has open
+     * @param shoots how many of the counted ones; null for all it has
+     * @param upkeep whether the ordinary yearly cutting too
+     */
+    record Wanted(List<Chosen> cuts, Integer shoots, boolean upkeep) {}
+
     /** What a plan has for a tree on a day. */
-    record Work(List<VisitCut> cuts, Optional<Detail> detail, Set<Kit> kit, boolean sick, LocalDate closes) {}
+    record Work(
+            List<VisitCut> cuts,
+            Optional<Detail> detail,
+            int upkeepMinutes,
+            Set<Kit> kit,
+            boolean sick,
+            LocalDate closes) {
+        boolean nothing() {
+            return cuts.isEmpty() && detail.isEmpty() && upkeepMinutes == 0;
+        }
+
+        Work withUpkeep(int minutes) {
+            return new Work(cuts, detail, minutes, kit, sick, closes);
+        }
+    }
 
     /** Everything planned in the lanes open on a day. */
     Work openOn(Evaluation evaluation, LocalDate day) {
@@ -48,7 +72,8 @@ class VisitMaker {
                         .filter(lane ->
                                 !lane.opens().isAfter(day) && !lane.closes().isBefore(day))
                         .toList(),
-                cut -> true);
+                cut -> true,
+                true);
     }
 
     /** The cuts chosen, whenever they are planned. */
@@ -56,13 +81,15 @@ class VisitMaker {
         return work(
                 evaluation,
                 evaluation.plan().lanes(),
-                cut -> chosen.contains(new Chosen(cut.limb(), Codes.of(cut.kind()))));
+                cut -> chosen.contains(new Chosen(cut.limb(), Codes.of(cut.kind()))),
+                false);
     }
 
-    private Work work(Evaluation evaluation, List<Lane> lanes, java.util.function.Predicate<PlannedCut> wanted) {
+    private Work work(Evaluation evaluation, List<Lane> lanes, Predicate<PlannedCut> wanted, boolean withUpkeep) {
         List<VisitCut> cuts = new ArrayList<>();
         Set<Kit> kit = EnumSet.noneOf(Kit.class);
         Optional<Detail> detail = Optional.empty();
+        int upkeepMinutes = 0;
         LocalDate closes = LocalDate.MAX;
         for (Lane lane : lanes) {
             for (PlannedCut cut : lane.cuts()) {
@@ -75,9 +102,13 @@ class VisitMaker {
             if (detail.isEmpty()) {
                 detail = lane.detail();
             }
+            if (withUpkeep && lane.upkeepMinutes() > 0) {
+                upkeepMinutes += lane.upkeepMinutes();
+                closes = lane.closes().isBefore(closes) ? lane.closes() : closes;
+            }
         }
         boolean sick = evaluation.scene().survey().limbs().stream().anyMatch(limb -> limb.has(FaultKind.DISEASED));
-        return new Work(cuts, detail, kit, sick, closes);
+        return new Work(cuts, detail, upkeepMinutes, kit, sick, closes);
     }
 
     private VisitCut visitCut(Evaluation evaluation, PlannedCut planned) {
@@ -133,6 +164,7 @@ class VisitMaker {
                 shoots,
                 minutes,
                 share,
+                work.upkeepMinutes(),
                 work.kit().stream().sorted().map(Codes::of).collect(Collectors.joining(",")),
                 work.sick());
     }

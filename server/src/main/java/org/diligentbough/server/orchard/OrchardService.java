@@ -3,6 +3,7 @@ package org.diligentbough.server.orchard;
 import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import org.diligentbough.core.survey.Group;
 import org.diligentbough.server.orchard.SiteMapper.SiteRow;
 import org.diligentbough.server.orchard.TreeMapper.TreeRow;
@@ -114,7 +115,14 @@ public class OrchardService {
         TreeMapper.GroupRow others = trees.others(tree.siteId(), tree.groupName(), tree.id());
         return others.others() == 0
                 ? Optional.empty()
-                : Optional.of(new Group(tree.groupName(), others.others(), others.meanHeightM()));
+                : Optional.of(new Group(
+                        tree.groupName(),
+                        others.others(),
+                        others.meanHeightM(),
+                        others.meanSpreadM(),
+                        others.meanShootsCm() == null
+                                ? OptionalDouble.empty()
+                                : OptionalDouble.of(others.meanShootsCm())));
     }
 
     /** The tags that hang at a site, on trees that stand and on those removed. */

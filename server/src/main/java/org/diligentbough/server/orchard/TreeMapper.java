@@ -151,11 +151,13 @@ public interface TreeMapper {
             """)
     int change(@Param("id") long id, @Param("version") int version, @Param("t") TreeData tree);
 
-    /** How many other trees of a group are surveyed, and their mean height; null while there is none. */
-    record GroupRow(Integer others, Double meanHeightM) {}
+    /** How many other trees of a group are surveyed, and the means of their measures; null while there is none. */
+    record GroupRow(Integer others, Double meanHeightM, Double meanSpreadM, Double meanShootsCm) {}
 
     @Select("""
-            select count(*)::integer as others, avg(s.height_m) as mean_height_m
+            select count(*)::integer as others, avg(s.height_m) as mean_height_m,
+                   avg(s.spread_m) as mean_spread_m,
+                   avg((s.document -> 'tree' ->> 'shootExtensionCm')::double precision) as mean_shoots_cm
             from tree t join lateral (
                 select * from survey where tree_id = t.id order by surveyed_on desc, id desc limit 1) s on true
             where t.site_id = #{siteId} and t.group_name = #{group} and t.id <> #{treeId}

@@ -32,7 +32,11 @@ public interface PlanMapper {
             Integer minutes,
             Double share,
             Integer urgentMinutes,
-            Double worth) {}
+            Double worth,
+            Integer upkeepMinutes) {}
+
+    /** The ordinary cutting of a tree, person-minutes a year, when its plan is done. */
+    record UpkeepRow(Long treeId, Integer minutes, String season, Integer fromYear) {}
 
     @Select("select version, edits::text as edits from tree_plan where tree_id = #{treeId}")
     Optional<PlanRow> plan(long treeId);
@@ -102,10 +106,19 @@ public interface PlanMapper {
     String judgeAlone(long treeId);
 
     @Insert("""
-            insert into tree_outlook (tree_id, good_until) values (#{treeId}, #{until})
-            on conflict (tree_id) do update set good_until = excluded.good_until
+            insert into tree_outlook (tree_id, good_until, upkeep_minutes, upkeep_season, upkeep_from)
+            values (#{treeId}, #{until}, coalesce(#{upkeep.minutes}, 0), #{upkeep.season}, #{upkeep.fromYear})
+            on conflict (tree_id) do update set good_until = excluded.good_until, upkeep_minutes = excluded.upkeep_minutes,
+                upkeep_season = excluded.upkeep_season, upkeep_from = excluded.upkeep_from
             """)
-    int judged(@Param("treeId") long treeId, @Param("until") LocalDate until);
+    int judged(@Param("treeId") long treeId, @Param("until") LocalDate until, @Param("upkeep") UpkeepRow upkeep);
+
+    /** What of its trees is kept up from when on. */
+    @Select("""
+            select o.tree_id, o.upkeep_minutes as minutes, o.upkeep_season as season, o.upkeep_from as from_year
+            from tree_outlook o join tree t on t.id = o.tree_id where t.site_id = #{siteId} and o.upkeep_minutes > 0
+            """)
+    List<UpkeepRow> upkeep(long siteId);
 
     @Delete("delete from tree_outlook where tree_id = #{treeId}")
     int forget(long treeId);
@@ -114,8 +127,10 @@ public interface PlanMapper {
     int clearLanes(long treeId);
 
     @Insert("""
-            insert into plan_lane (tree_id, year, season, opens, closes, cuts, urgent, minutes, share, urgent_minutes, worth)
-            values (#{treeId}, #{year}, #{season}, #{opens}, #{closes}, #{cuts}, #{urgent}, #{minutes}, #{share}, #{urgentMinutes}, #{worth})
+            insert into plan_lane (tree_id, year, season, opens, closes, cuts, urgent, minutes, share, urgent_minutes, worth,
+                                   upkeep_minutes)
+            values (#{treeId}, #{year}, #{season}, #{opens}, #{closes}, #{cuts}, #{urgent}, #{minutes}, #{share}, #{urgentMinutes}, #{worth},
+                    #{upkeepMinutes})
             """)
     int addLane(LaneRow lane);
 

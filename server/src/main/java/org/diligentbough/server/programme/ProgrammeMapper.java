@@ -66,13 +66,13 @@ public interface ProgrammeMapper {
     @Delete("delete from programme_lock where tree_id = #{treeId} and version = #{version}")
     int free(@Param("treeId") long treeId, @Param("version") long version);
 
-    /** Work on trees of one kind on a day; each person's minutes are counted. */
+    /** Work on trees of one kind on a day, person-minutes. */
     record WorkedRow(String species, String form, LocalDate onDate, Double minutes) {}
 
     /** What people worked at a site since a day. */
     @Select("""
             select t.species, coalesce(t.form_wanted, t.form) as form, g.on_date,
-                   sum(g.minutes * greatest(1, (select count(*) from visit_log_person p where p.visit_log_id = g.id))) as minutes
+                   sum(g.minutes) as minutes
             from visit_log g join tree_visit v on v.id = g.tree_visit_id join tree t on t.id = v.tree_id
             where t.site_id = #{siteId} and g.on_date >= #{since}
               and not exists (select from visit_log c where c.corrects = g.id)

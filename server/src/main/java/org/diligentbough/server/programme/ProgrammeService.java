@@ -4,11 +4,13 @@ import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.EnumMap;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalInt;
+import java.util.Set;
 import org.diligentbough.core.knowledge.Codes;
 import org.diligentbough.core.programme.Programme;
 import org.diligentbough.core.season.Season;
@@ -84,7 +86,17 @@ class ProgrammeService {
         judgement.refresh(siteId);
         LocalDate on = today.in(site.zone());
         Map<Long, List<Programme.Work>> work = new HashMap<>();
+        Map<Long, Programme.Yearly> upkeep = new HashMap<>();
+        plans.upkeep(siteId)
+                .forEach(row -> upkeep.put(
+                        row.treeId(),
+                        new Programme.Yearly(
+                                Codes.parse(Season.class, row.season()).orElseThrow(), row.minutes(), row.fromYear())));
+        Set<Long> inUpkeepNow = new HashSet<>();
         for (LaneRow lane : plans.ofSite(siteId)) {
+            if (lane.upkeepMinutes() > 0) {
+                inUpkeepNow.add(lane.treeId());
+            }
             work.computeIfAbsent(lane.treeId(), id -> new ArrayList<>())
                     .add(new Programme.Work(
                             lane.year(),
@@ -105,7 +117,9 @@ class ProgrammeService {
                             Optional.ofNullable(row.groupName()),
                             row.begun(),
                             row.setTo() == null ? OptionalInt.empty() : OptionalInt.of(row.setTo()),
-                            work.getOrDefault(row.id(), List.of())));
+                            work.getOrDefault(row.id(), List.of()),
+                            inUpkeepNow.contains(row.id()) || !work.containsKey(row.id()),
+                            Optional.ofNullable(upkeep.get(row.id()))));
         }
         List<HoursRow> hours = programmes.hours(siteId);
         return new Laid(

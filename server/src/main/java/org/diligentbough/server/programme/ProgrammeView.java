@@ -90,6 +90,8 @@ class ProgrammeView {
      * @param beginsLabel as that year is named at the site
      * @param setTo the year somebody set it to
      * @param setVersion of that; 0 while nobody has
+     * @param minutes person-minutes of its plan
+     * @param upkeepMinutes person-minutes a year of ordinary cutting when its plan is done, an estimate
      */
     record ProgrammeTree(
             long id,
@@ -103,7 +105,8 @@ class ProgrammeView {
             @MayBeNull Integer setTo,
             long setVersion,
             int minutes,
-            double worth) {}
+            double worth,
+            int upkeepMinutes) {}
 
     /**
      * A tree that waits.
@@ -201,7 +204,8 @@ class ProgrammeView {
                 row.setVersion() == null ? 0 : row.setVersion(),
                 (int) tree.work().stream().mapToDouble(Programme.Work::minutes).sum(),
                 hundredths(
-                        tree.work().stream().mapToDouble(Programme.Work::worth).sum()));
+                        tree.work().stream().mapToDouble(Programme.Work::worth).sum()),
+                tree.upkeep().map(yearly -> (int) Math.round(yearly.minutes())).orElse(0));
     }
 
     private static PutOffView putOff(Programme.PutOff one, Laid laid) {
@@ -290,10 +294,10 @@ class ProgrammeView {
                         .builder()
                         .setHeader("tree", "species", "group", "pruningYear", "season", "minutes", "danger", "setTo")
                         .get())) {
+            int lastYear = Programme.lastYear(List.copyOf(laid.trees().values()));
             for (Programme.Tree tree : laid.trees().values()) {
                 TreeRow row = laid.rows().get(tree.id());
                 Integer begins = laid.programme().begins().get(tree.id());
-                int later = begins == null ? 0 : begins - tree.first().orElseThrow();
                 for (Programme.Work work : tree.work()) {
                     if (work.dangerMinutes() > 0) {
                         line(
@@ -304,9 +308,14 @@ class ProgrammeView {
                                 work.dangerMinutes(),
                                 true);
                     }
+                }
+                List<Programme.Work> all = begins == null
+                        ? tree.work()
+                        : tree.all(begins - tree.first().orElseThrow(), lastYear);
+                for (Programme.Work work : all) {
                     double rest = work.minutes() - work.dangerMinutes();
                     if (rest > 0) {
-                        String year = begins == null ? "" : new PruningYear(work.year() + later, southern).label();
+                        String year = begins == null ? "" : new PruningYear(work.year(), southern).label();
                         line(csv, row, year, work, rest, false);
                     }
                 }

@@ -126,6 +126,8 @@ public final class SurveyMapping {
                 number(trunk.openWoundCm()),
                 code(Noted.Consent.class, tree.consent()),
                 number(tree.spreadTargetM()),
+                Optional.ofNullable(tree.groupName()).filter(name -> !name.isBlank()),
+                false,
                 false);
     }
 

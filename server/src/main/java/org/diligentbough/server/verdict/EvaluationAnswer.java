@@ -20,6 +20,7 @@ public record EvaluationAnswer(
         List<LaneAnswer> plan,
         List<NotPlacedAnswer> notPlaced,
         List<CareAnswer> care,
+        @MayBeNull UpkeepAnswer upkeep,
         TodayAnswer today,
         LightAnswer light,
         @MayBeNull OutlookAnswer outlook,
@@ -129,7 +130,11 @@ public record EvaluationAnswer(
             int bigCuts,
             int minutes,
             @MayBeNull Worded overrun,
-            @MayBeNull DetailAnswer detail) {}
+            @MayBeNull DetailAnswer detail,
+            int upkeepMinutes) {}
+
+    /** Ordinary cutting year after year when the plan is done, an estimate: person-minutes. */
+    public record UpkeepAnswer(int fromYear, String fromYearLabel, String season, int minutes) {}
 
     /** First and last day. */
     public record WindowAnswer(LocalDate opens, LocalDate closes) {}

@@ -10,8 +10,10 @@ import org.diligentbough.core.light.CrownLight;
 import org.diligentbough.core.light.Shading;
 import org.diligentbough.core.outlook.Outlook;
 import org.diligentbough.core.plan.RenovationPlan;
+import org.diligentbough.core.plan.Upkeep;
 import org.diligentbough.core.plan.Worth;
 import org.diligentbough.core.season.MayCut;
+import org.diligentbough.core.season.PruningYear;
 import org.diligentbough.core.verdict.Cut;
 import org.diligentbough.core.verdict.LimbVerdict;
 import org.diligentbough.core.verdict.TreeVerdict;
@@ -53,10 +55,20 @@ public class EvaluationWriter {
                         .map(care -> new EvaluationAnswer.CareAnswer(
                                 care.year().year(), care.year().label(), wording.of(care.what()), care.minutes()))
                         .toList(),
+                evaluation.upkeep().map(upkeep -> upkeep(upkeep, evaluation)).orElse(null),
                 today(evaluation.today()),
                 light(evaluation),
                 outlook == null ? null : OutlookAnswer.of(outlook),
                 wording.all(evaluation.cautions()));
+    }
+
+    private static EvaluationAnswer.UpkeepAnswer upkeep(Upkeep upkeep, Evaluation evaluation) {
+        boolean southern = evaluation.scene().survey().site().southern();
+        return new EvaluationAnswer.UpkeepAnswer(
+                upkeep.fromYear(),
+                new PruningYear(upkeep.fromYear(), southern).label(),
+                Codes.of(upkeep.season()),
+                upkeep.minutes());
     }
 
     private EvaluationAnswer.TreeAnswer tree(Evaluation evaluation) {
@@ -173,7 +185,8 @@ public class EvaluationWriter {
                 lane.detail()
                         .map(detail ->
                                 new EvaluationAnswer.DetailAnswer(detail.shoots(), detail.share(), detail.minutes()))
-                        .orElse(null));
+                        .orElse(null),
+                lane.upkeepMinutes());
     }
 
     private EvaluationAnswer.TodayAnswer today(MayCut today) {

@@ -229,10 +229,15 @@ public class JudgementService {
                     lane.cuts().stream()
                             .mapToDouble(
                                     cut -> evaluation.worth().get(cut.limb()).whole())
-                            .sum()));
+                            .sum(),
+                    lane.upkeepMinutes()));
             until = lane.closes().isBefore(until) ? lane.closes() : until;
         }
-        plans.judged(treeId, until);
+        PlanMapper.UpkeepRow upkeep = evaluation
+                .upkeep()
+                .map(one -> new PlanMapper.UpkeepRow(treeId, one.minutes(), Codes.of(one.season()), one.fromYear()))
+                .orElse(null);
+        plans.judged(treeId, until, upkeep);
         noteWhatFollowed(treeId, evaluation, now);
     }
 

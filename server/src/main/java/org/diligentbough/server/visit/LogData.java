@@ -17,7 +17,7 @@ import org.diligentbough.server.shared.MayBeNull;
  *
  * @param key made by the sender once, so that what is sent twice is kept once
  * @param on the day it was done
- * @param minutes worked, clearing up included
+ * @param minutes person-minutes worked, clearing up included: two people an hour are 120
  * @param people ids of those who did it
  * @param shoots shoots taken that had only been counted
  */
@@ -25,9 +25,9 @@ public record LogData(
         @NotNull(message = "is missing; make one") UUID key,
         @NotNull(message = "is missing; give the day") LocalDate on,
 
-        @NotNull(message = "is missing; give minutes")
+        @NotNull(message = "is missing; give person-minutes")
         @Min(value = 0, message = "cannot be under 0 minutes")
-        @Max(value = 6000, message = "is more than a hundred hours; give minutes")
+        @Max(value = 60000, message = "is more than a thousand hours; give person-minutes")
         Integer minutes,
 
         @NotEmpty(message = "is empty; say who did it") List<@NotNull(message = "is missing") Long> people,

@@ -106,6 +106,11 @@ public class TreeRecords {
                 .collect(Collectors.toSet());
     }
 
+    /** Person-minutes a visit was planned to take: its cuts, counted shoots and ordinary cutting. */
+    public int minutes(VisitRow visit) {
+        return cuts(visit).stream().mapToInt(VisitCut::minutes).sum() + visit.shootsMinutes() + visit.upkeepMinutes();
+    }
+
     private Visit visit(LogRow log, VisitRow planned) {
         Map<String, VisitCut> cuts = new HashMap<>();
         cuts(planned).forEach(cut -> cuts.put(cut.limb(), cut));
@@ -113,7 +118,7 @@ public class TreeRecords {
         for (LoggedCut cut : logged(log)) {
             made(cut, Optional.ofNullable(cuts.get(cut.limb()))).ifPresent(made::add);
         }
-        return new Visit(log.onDay(), made, log.shoots());
+        return new Visit(log.onDay(), made, log.shoots(), planned.upkeepMinutes() > 0);
     }
 
     /** What was really done to a limb; nothing when it was left. */
