@@ -385,7 +385,8 @@ function summary(lane: Lane): string {
   if (lane.upkeepMinutes) parts.push('the ordinary yearly cutting');
   parts.push(personMinutes(lane.minutes) + (lane.upkeepMinutes ? ', an estimate' : ''));
   if (lane.crop >= 0.005) parts.push(percent(lane.crop) + ' of the crop given up');
-  return parts.join(', ');
+  const text = parts.join(', ');
+  return text.charAt(0).toUpperCase() + text.slice(1);
 }
 
 /** How much of the crown the lane takes, against what it may. */

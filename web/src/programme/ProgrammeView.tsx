@@ -45,8 +45,8 @@ export function ProgrammeView() {
         </span>
       </div>
       <p className="mb-2">
-        What is dangerous goes at once, whatever the hours. Trees begun are carried through, and trees of a
-        group begin together. Then what gains most for each hour goes first.
+        What is dangerous goes at once, whatever the hours. Trees begun are carried through, kept trees are
+        kept up, and trees of a group begin together. Then what gains most for each hour goes first.
       </p>
       {slots.length === 0 && (
         <p>

@@ -1,5 +1,5 @@
 import { useEffect, useState } from 'react';
-import { Button } from 'react-bootstrap';
+import { Button, Form } from 'react-bootstrap';
 import { clockMinutes, type Entry, startClock, stopClock } from './entry';
 import { NumberField } from './inputs';
 
@@ -26,29 +26,33 @@ export function Clock({
   const soFar = Math.floor(
     ((entry.workedMs ?? 0) + (entry.startedAt ? Math.max(0, now - entry.startedAt) : 0)) / 60_000,
   );
+  const hint =
+    !running && entry.workedMs !== undefined
+      ? clockMinutes(entry.workedMs) + ' by the clock, ' + people + ' at it'
+      : 'Two people half an hour: 60';
   return (
-    <div className="d-flex gap-2 align-items-end">
-      <div className="flex-grow-1">
-        <NumberField
-          id="log-minutes"
-          label={'Person-minutes, clearing up included; planned ' + planned}
-          hint={
-            !running && entry.workedMs !== undefined
-              ? clockMinutes(entry.workedMs) + ' by the clock, ' + people + ' at it'
-              : 'Two people half an hour: 60'
-          }
-          value={running ? '' : entry.minutes}
-          change={(minutes) => change({ minutes, startedAt: undefined, workedMs: undefined })}
-        />
+    <div className="mb-3">
+      <div className="d-flex gap-2 align-items-end">
+        <div className="flex-grow-1">
+          <NumberField
+            id="log-minutes"
+            label={'Person-minutes, clearing up included; planned ' + planned}
+            value={running ? '' : entry.minutes}
+            change={(minutes) => change({ minutes, startedAt: undefined, workedMs: undefined })}
+          />
+        </div>
+        <Button
+          className="mb-3 text-nowrap"
+          variant={running ? 'danger' : 'outline-primary'}
+          style={{ minHeight: 48 }}
+          onClick={() => change(running ? stopClock(entry, Date.now()) : startClock(Date.now()))}
+        >
+          {running ? 'Stop, ' + soFar + ' min' : entry.workedMs ? 'Go on' : 'Start'}
+        </Button>
       </div>
-      <Button
-        className="mb-3 text-nowrap"
-        variant={running ? 'danger' : 'outline-primary'}
-        style={{ minHeight: 48 }}
-        onClick={() => change(running ? stopClock(entry, Date.now()) : startClock(Date.now()))}
-      >
-        {running ? 'Stop, ' + soFar + ' min' : entry.workedMs ? 'Go on' : 'Start'}
-      </Button>
+      <Form.Text className="d-block" style={{ marginTop: '-0.5rem' }}>
+        {hint}
+      </Form.Text>
     </div>
   );
 }

@@ -30,13 +30,11 @@ export function Choice({
 export function NumberField({
   id,
   label,
-  hint,
   value,
   change,
 }: {
   id: string;
   label: string;
-  hint?: string;
   value: string;
   change: (text: string) => void;
 }) {
@@ -47,15 +45,9 @@ export function NumberField({
         id={id}
         inputMode="decimal"
         style={{ minHeight: 48 }}
-        aria-describedby={hint && id + '-hint'}
         value={value}
         onChange={(e) => change(e.target.value)}
       />
-      {hint && (
-        <Form.Text id={id + '-hint'} className="d-block">
-          {hint}
-        </Form.Text>
-      )}
     </div>
   );
 }

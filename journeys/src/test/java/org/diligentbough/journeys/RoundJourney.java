@@ -5,6 +5,7 @@ import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertTha
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.LoadState;
 import com.microsoft.playwright.options.SelectOption;
 import java.util.regex.Pattern;
 import org.assertj.core.api.Assertions;
@@ -66,6 +67,8 @@ class RoundJourney {
         assertThat(browser.part("Plan")).not().containsText("not cut outside its windows");
         disc(browser, "2027 while dormant", "A2").press("ArrowDown");
         assertThat(disc(browser, "2028 while dormant", "A2")).isVisible();
+        // A disc that is drawn anew while it is held would be let go.
+        browser.page.waitForLoadState(LoadState.NETWORKIDLE);
         disc(browser, "2027 while dormant", "B1").dragTo(lane(browser, "2028 while dormant"));
         assertThat(disc(browser, "2028 while dormant", "B1")).hasAttribute("class", Pattern.compile("by-hand"));
     }

@@ -33,10 +33,25 @@ public enum Kit {
         if (cut.weightKg() > scene.figure(Figure.TWO_PEOPLE_KG)) {
             kit.add(ROPE);
         }
+        addGloves(kit, scene);
+        return kit;
+    }
+
+    /** What the ordinary yearly cutting of a kept tree takes: done from the ground, with poles where it is higher. */
+    public static Set<Kit> ofUpkeep(Scene scene) {
+        Set<Kit> kit = EnumSet.of(SECATEURS, LOPPERS, SAW);
+        if (scene.tree().heightM() > scene.figure(Figure.GROUND_REACH_M)) {
+            kit.add(POLE_PRUNER);
+            kit.add(HELMET);
+        }
+        addGloves(kit, scene);
+        return kit;
+    }
+
+    private static void addGloves(Set<Kit> kit, Scene scene) {
         Species species = scene.tree().species();
         if (species == Species.GOOSEBERRY || species == Species.POMEGRANATE || species == Species.CITRUS) {
             kit.add(GLOVES);
         }
-        return kit;
     }
 }

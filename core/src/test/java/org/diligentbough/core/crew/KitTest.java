@@ -31,6 +31,16 @@ class KitTest {
     }
 
     @Test
+    void theYearlyCuttingIsDoneFromTheGround() {
+        SurveyBuilder low = SurveyBuilder.of(Species.GOOSEBERRY).with(tree -> tree.heightM = 1.2);
+        assertThat(Kit.ofUpkeep(low.evaluate().scene()))
+                .containsExactlyInAnyOrder(Kit.SECATEURS, Kit.LOPPERS, Kit.SAW, Kit.GLOVES);
+        SurveyBuilder high = SurveyBuilder.withFrame().with(tree -> tree.heightM = 4);
+        assertThat(Kit.ofUpkeep(high.evaluate().scene()))
+                .containsExactlyInAnyOrder(Kit.SECATEURS, Kit.LOPPERS, Kit.SAW, Kit.POLE_PRUNER, Kit.HELMET);
+    }
+
+    @Test
     void aHighOneWantsALadderAndAHelmet() {
         SurveyBuilder tree = SurveyBuilder.withFrame()
                 .limb(

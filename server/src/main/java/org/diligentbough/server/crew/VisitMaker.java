@@ -104,6 +104,7 @@ class VisitMaker {
             }
             if (withUpkeep && lane.upkeepMinutes() > 0) {
                 upkeepMinutes += lane.upkeepMinutes();
+                kit.addAll(Kit.ofUpkeep(evaluation.scene()));
                 closes = lane.closes().isBefore(closes) ? lane.closes() : closes;
             }
         }
