@@ -44,6 +44,7 @@ const schema = z.object({
     fig: z.string(),
     bend: z.string(),
     sealing: z.string(),
+    inGrowth: z.string(),
   }),
 });
 type Fields = z.infer<typeof schema>;
@@ -68,6 +69,7 @@ const EMPTY: Fields = {
     fig: 'whole',
     bend: 'slanting',
     sealing: 'none',
+    inGrowth: 'none',
   },
 };
 
@@ -82,6 +84,7 @@ const fieldsOf = (site: SiteData): Fields => ({
   policyNote: site.policyNote ?? '',
   policy: {
     ...site.policy,
+    inGrowth: site.policy.inGrowth ?? 'none',
     summerAllowance: String(Math.round(site.policy.summerAllowance * 1000) / 10),
     bigCuts: String(site.policy.bigCuts),
   },

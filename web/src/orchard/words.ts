@@ -101,8 +101,16 @@ export const SCHOOLS: Record<string, { label: string; options: Record<string, st
   fig: {
     label: 'Renewing figs',
     options: {
-      whole: 'The whole tree every third year – simple, one year without main crop',
-      'by-limb': 'Limb by limb over five years – keeps a crop',
+      whole:
+        'The whole tree every third year – simple; the first crop is lost, the main crop comes on the new shoots',
+      'by-limb': 'A quarter of the stems a year – keeps both crops',
+    },
+  },
+  inGrowth: {
+    label: 'Cutting in growth, to keep small',
+    options: {
+      none: 'No – what is cut early in growth branches again, and leaf that feeds the fruit is lost',
+      'keep-small': 'From fruit set until shoots stop, at most a tenth – it checks growth',
     },
   },
   bend: {

@@ -42,7 +42,8 @@ public final class RandomTrees {
                 pick(random, Policy.Peach.values()),
                 pick(random, Policy.Fig.values()),
                 pick(random, Policy.Bend.values()),
-                pick(random, Policy.Sealing.values()));
+                pick(random, Policy.Sealing.values()),
+                Policy.InGrowth.NONE);
         int limbs = 1 + random.nextInt(20);
         for (int i = 0; i < limbs; i++) {
             int number = i;

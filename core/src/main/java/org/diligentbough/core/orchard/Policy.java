@@ -16,7 +16,8 @@ public record Policy(
         Peach peach,
         Fig fig,
         Bend bend,
-        Sealing sealing) {
+        Sealing sealing,
+        InGrowth inGrowth) {
 
     /** A tenth of the crown may come off a dormant-cut tree in summer (common practice). */
     public static final double DEFAULT_SUMMER_ALLOWANCE = 0.10;
@@ -34,7 +35,8 @@ public record Policy(
             Peach.BUD_SWELL,
             Fig.WHOLE,
             Bend.SLANTING,
-            Sealing.NONE);
+            Sealing.NONE,
+            InGrowth.NONE);
 
     public Policy {
         if (!(summerAllowance >= 0 && summerAllowance <= 1)) {
@@ -56,7 +58,8 @@ public record Policy(
                 school instanceof Peach other ? other : peach,
                 fig,
                 bend,
-                sealing);
+                sealing,
+                inGrowth);
     }
 
     /** Share of the living crown that may come off in a pruning year. */
@@ -106,6 +109,12 @@ public record Policy(
     public enum Bend {
         SLANTING,
         LEVEL
+    }
+
+    /** Whether pome and stone fruit are cut in growth too, to keep them small. */
+    public enum InGrowth {
+        NONE,
+        KEEP_SMALL
     }
 
     /** Whether wounds are sealed. */

@@ -15,6 +15,7 @@ import java.util.stream.Stream;
 import org.diligentbough.core.knowledge.Knowledge;
 import org.diligentbough.core.knowledge.Reason;
 import org.diligentbough.core.knowledge.ReasonCode;
+import org.diligentbough.core.orchard.Policy;
 import org.diligentbough.core.orchard.Site;
 import org.diligentbough.core.orchard.Species;
 import org.diligentbough.core.orchard.SpeciesTraits;
@@ -166,6 +167,7 @@ public final class CuttingCalendar {
             case MILD_WINTER -> climate.coldestMonthC() >= knowledge.get(FROST_PRONE_MEAN_C);
             case DRY_SUMMER -> climate.drySummer();
             case WET_SUMMER -> !climate.drySummer();
+            case KEEP_SMALL -> site.policy().inGrowth() == Policy.InGrowth.KEEP_SMALL;
         };
     }
 

@@ -89,7 +89,9 @@ public final class WindowTable {
         /** High summer is dry. */
         DRY_SUMMER,
         /** High summer is not dry. */
-        WET_SUMMER
+        WET_SUMMER,
+        /** The site cuts in growth too, to keep trees small. */
+        KEEP_SMALL
     }
 
     /**

@@ -221,7 +221,8 @@ class PlannerTest {
                 Policy.Peach.BUD_SWELL,
                 Policy.Fig.WHOLE,
                 Policy.Bend.SLANTING,
-                Policy.Sealing.NONE);
+                Policy.Sealing.NONE,
+                Policy.InGrowth.NONE);
         List<Lane> summers = rank.evaluate().plan().lanes().stream()
                 .filter(lane -> lane.season() == Season.SUMMER)
                 .toList();
@@ -329,7 +330,8 @@ class PlannerTest {
                 d.peach(),
                 Policy.Fig.BY_LIMB,
                 d.bend(),
-                d.sealing());
+                d.sealing(),
+                Policy.InGrowth.NONE);
         for (int i = 0; i < 5; i++) {
             int number = i;
             fig.limb(

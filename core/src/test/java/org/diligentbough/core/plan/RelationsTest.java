@@ -182,7 +182,8 @@ class RelationsTest {
                     policy.peach(),
                     policy.fig(),
                     policy.bend(),
-                    policy.sealing());
+                    policy.sealing(),
+                    Policy.InGrowth.NONE);
             Evaluation third = tree.evaluate();
             assertThat(third.plan().notPlaced().size())
                     .as("seed " + seed)

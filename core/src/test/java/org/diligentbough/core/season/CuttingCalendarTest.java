@@ -34,7 +34,16 @@ class CuttingCalendarTest {
     private static Policy schools(Policy.Pome pome, Policy.Apricot apricot, Policy.Peach peach) {
         Policy d = Policy.DEFAULT;
         return new Policy(
-                d.allowance(), d.summerAllowance(), d.bigCuts(), pome, apricot, peach, d.fig(), d.bend(), d.sealing());
+                d.allowance(),
+                d.summerAllowance(),
+                d.bigCuts(),
+                pome,
+                apricot,
+                peach,
+                d.fig(),
+                d.bend(),
+                d.sealing(),
+                Policy.InGrowth.NONE);
     }
 
     private static Seen seen(int bbch, LocalDate on) {
@@ -78,6 +87,7 @@ class CuttingCalendarTest {
         "PEACH,2027-01-05,NO",
         "FIG,2027-03-20,YES",
         "FIG,2027-06-15,WITH_CARE",
+        "FIG,2027-08-01,WITH_CARE",
         "FIG,2027-01-15,NO",
         "FIG,2027-11-15,NO",
         "PERSIMMON,2027-02-20,YES",
@@ -104,6 +114,64 @@ class CuttingCalendarTest {
     })
     void theMonthsOfTheTable(Species species, String day, MayCut.Answer expected) {
         assertThat(on(species, day)).isEqualTo(expected);
+    }
+
+    /** "Peach after picking until leaves begin to fall; apricot at bud swell with care until petals fall" (common practice). */
+    @Test
+    void windowsCloseWhenTheTreeSaysSo() {
+        Policy schools = schools(Policy.Pome.LATE_WINTER, Policy.Apricot.BUD_SWELL, Policy.Peach.AFTER_PICKING);
+        CuttingCalendar peach = RULES.calendar(site(52, schools), Species.PEACH, false, Seen.NOTHING);
+        Window afterPicking = window(peach, Season.AFTER_PICKING, Window.Work.STRUCTURE);
+        assertThat(afterPicking.closesWith().orElseThrow().bbch()).isEqualTo(93);
+        CuttingCalendar apricot = RULES.calendar(site(52, schools), Species.APRICOT, false, Seen.NOTHING);
+        Window inBloom = window(apricot, Season.BUD_SWELL, Window.Work.STRUCTURE);
+        LocalDate bloom = inBloom.closes().plusDays(1);
+        assertThat(apricot.mayCut(bloom).answer()).isEqualTo(MayCut.Answer.WITH_CARE);
+        CuttingCalendar pomegranate =
+                RULES.calendar(site(52, Policy.DEFAULT), Species.POMEGRANATE, false, Seen.NOTHING);
+        assertThat(window(pomegranate, Season.SUMMER, Window.Work.SIZE)
+                        .closesWith()
+                        .orElseThrow()
+                        .bbch())
+                .isEqualTo(81);
+    }
+
+    private static Window window(CuttingCalendar calendar, Season season, Window.Work work) {
+        return calendar.windows(new PruningYear(2027, false)).stream()
+                .filter(window -> window.season() == season && window.work() == work)
+                .filter(window -> window.quality() != Window.Quality.KEEP_OFF)
+                .findFirst()
+                .orElseThrow();
+    }
+
+    @ParameterizedTest
+    @CsvSource({
+        "APPLE,2027-06-10",
+        "PEAR,2027-06-10",
+        "PLUM,2027-05-20",
+        "SWEET_CHERRY,2027-05-25",
+        "APRICOT,2027-05-25"
+    })
+    void pomeAndStoneFruitMayBeCutInGrowthWhereTheSiteChoosesSo(Species species, LocalDate day) {
+        assertThat(on(species, day.toString())).isEqualTo(MayCut.Answer.NO);
+        Policy d = Policy.DEFAULT;
+        Policy keepSmall = new Policy(
+                d.allowance(),
+                d.summerAllowance(),
+                d.bigCuts(),
+                d.pome(),
+                d.apricot(),
+                d.peach(),
+                d.fig(),
+                d.bend(),
+                d.sealing(),
+                Policy.InGrowth.KEEP_SMALL);
+        CuttingCalendar calendar = RULES.calendar(site(52, keepSmall), species, false, Seen.NOTHING);
+        assertThat(calendar.mayCut(day).answer()).isEqualTo(MayCut.Answer.WITH_CARE);
+        assertThat(calendar.mayCut(LocalDate.of(2027, 11, 5)).answer())
+                .isEqualTo(RULES.calendar(site(52, d), species, false, Seen.NOTHING)
+                        .mayCut(LocalDate.of(2027, 11, 5))
+                        .answer());
     }
 
     @Test

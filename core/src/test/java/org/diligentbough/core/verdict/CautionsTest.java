@@ -84,7 +84,8 @@ class CautionsTest {
                 Policy.Peach.BUD_SWELL,
                 Policy.Fig.WHOLE,
                 Policy.Bend.SLANTING,
-                Policy.Sealing.STONE_FRUIT);
+                Policy.Sealing.STONE_FRUIT,
+                Policy.InGrowth.NONE);
         assertThat(cautions(plum))
                 .contains(ReasonCode.CAUTION_WOUNDS_SEALED)
                 .doesNotContain(ReasonCode.CAUTION_WOUNDS_OPEN);

@@ -123,7 +123,8 @@ class TriageTest {
                 Policy.Peach.BUD_SWELL,
                 Policy.Fig.WHOLE,
                 Policy.Bend.SLANTING,
-                Policy.Sealing.NONE);
+                Policy.Sealing.NONE,
+                Policy.InGrowth.NONE);
         assertThat(tree(cut).triage()).isEqualTo(Triage.MAINTAIN);
     }
 

@@ -117,7 +117,8 @@ class AfterCutsTest {
                 usual.peach(),
                 usual.fig(),
                 Policy.Bend.LEVEL,
-                usual.sealing());
+                usual.sealing(),
+                Policy.InGrowth.NONE);
         assertThat(limb(after(tree, cut("Y", MadeCut.Kind.BENT, 0)), "Y").angleDeg())
                 .isZero();
         // What lies lower already is not raised.

@@ -114,7 +114,9 @@ public record SiteData(
             String bend,
 
             @NotNull(message = "is missing; choose one") @CodeOf(Policy.Sealing.class)
-            String sealing) {
+            String sealing,
+
+            @MayBeNull @CodeOf(Policy.InGrowth.class) String inGrowth) {
 
         /** For the rules. */
         public Policy toPolicy() {
@@ -127,7 +129,8 @@ public record SiteData(
                     code(Policy.Peach.class, peach),
                     code(Policy.Fig.class, fig),
                     code(Policy.Bend.class, bend),
-                    code(Policy.Sealing.class, sealing));
+                    code(Policy.Sealing.class, sealing),
+                    inGrowth == null ? Policy.InGrowth.NONE : code(Policy.InGrowth.class, inGrowth));
         }
 
         private static <E extends Enum<E>> E code(Class<E> type, String text) {

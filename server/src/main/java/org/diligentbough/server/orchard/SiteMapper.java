@@ -13,7 +13,7 @@ import org.apache.ibatis.annotations.Update;
 public interface SiteMapper {
     String COLUMNS = """
             id, version, name, latitude, longitude, time_zone, monthly_mean_c, monthly_rain_mm, monthly_min_c, monthly_max_c,
-            allowance, summer_allowance, big_cuts, pome, apricot, peach, fig, bend, sealing, policy_note
+            allowance, summer_allowance, big_cuts, pome, apricot, peach, fig, bend, sealing, in_growth, policy_note
             """;
 
     /** A row of the table. */
@@ -37,6 +37,7 @@ public interface SiteMapper {
             String fig,
             String bend,
             String sealing,
+            String inGrowth,
             String policyNote) {
 
         public SiteData data() {
@@ -50,7 +51,7 @@ public interface SiteMapper {
                     monthlyMinC,
                     monthlyMaxC,
                     new SiteData.PolicyData(
-                            allowance, summerAllowance, bigCuts, pome, apricot, peach, fig, bend, sealing),
+                            allowance, summerAllowance, bigCuts, pome, apricot, peach, fig, bend, sealing, inGrowth),
                     policyNote);
         }
 
@@ -74,14 +75,14 @@ public interface SiteMapper {
     @Select(value = """
                     insert into site (name, latitude, longitude, time_zone, monthly_mean_c, monthly_rain_mm, monthly_min_c,
                                       monthly_max_c, policy_note, allowance, summer_allowance, big_cuts, pome, apricot, peach, fig,
-                                      bend, sealing)
+                                      bend, sealing, in_growth)
                     values (#{s.name}, #{s.latitude}, #{s.longitude}, #{s.timeZone}, #{s.monthlyMeanC,typeHandler=org.diligentbough.server.shared.DoubleListTypeHandler},
                             #{s.monthlyRainMm,typeHandler=org.diligentbough.server.shared.DoubleListTypeHandler},
                             #{s.monthlyMinC,jdbcType=ARRAY,typeHandler=org.diligentbough.server.shared.DoubleListTypeHandler},
                             #{s.monthlyMaxC,jdbcType=ARRAY,typeHandler=org.diligentbough.server.shared.DoubleListTypeHandler},
                             #{s.policyNote}, #{s.policy.allowance}, #{s.policy.summerAllowance},
                             #{s.policy.bigCuts}, #{s.policy.pome}, #{s.policy.apricot}, #{s.policy.peach}, #{s.policy.fig},
-                            #{s.policy.bend}, #{s.policy.sealing})
+                            #{s.policy.bend}, #{s.policy.sealing}, coalesce(#{s.policy.inGrowth}, 'none'))
                     returning id
                     """, affectData = true)
     long add(@Param("s") SiteData site);
@@ -96,7 +97,8 @@ public interface SiteMapper {
                 policy_note = #{s.policyNote}, allowance = #{s.policy.allowance},
                 summer_allowance = #{s.policy.summerAllowance}, big_cuts = #{s.policy.bigCuts}, pome = #{s.policy.pome},
                 apricot = #{s.policy.apricot}, peach = #{s.policy.peach}, fig = #{s.policy.fig}, bend = #{s.policy.bend},
-                sealing = #{s.policy.sealing}, version = version + 1
+                sealing = #{s.policy.sealing},
+                in_growth = coalesce(#{s.policy.inGrowth}, 'none'), version = version + 1
             where id = #{id} and version = #{version}
             """)
     int change(@Param("id") long id, @Param("version") int version, @Param("s") SiteData site);

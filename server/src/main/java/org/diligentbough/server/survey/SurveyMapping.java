@@ -76,7 +76,8 @@ public final class SurveyMapping {
                 code(Policy.Peach.class, given.peach()).orElse(usual.peach()),
                 code(Policy.Fig.class, given.fig()).orElse(usual.fig()),
                 code(Policy.Bend.class, given.bend()).orElse(usual.bend()),
-                code(Policy.Sealing.class, given.sealing()).orElse(usual.sealing()));
+                code(Policy.Sealing.class, given.sealing()).orElse(usual.sealing()),
+                code(Policy.InGrowth.class, given.inGrowth()).orElse(usual.inGrowth()));
     }
 
     private static TreeSurvey tree(TreeFile tree) {
