@@ -42,6 +42,7 @@ public record LimbCopy(Limb limb) {
                 limb.cultivar(),
                 limb.faults(),
                 limb.overTarget(),
-                limb.brokenAtM());
+                limb.brokenAtM(),
+                limb.buds());
     }
 }

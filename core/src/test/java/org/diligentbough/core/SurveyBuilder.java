@@ -177,6 +177,7 @@ public final class SurveyBuilder {
         private final List<Fault> faults = new ArrayList<>();
         private Optional<OverTarget> over = Optional.empty();
         private OptionalDouble brokenAtM = OptionalDouble.empty();
+        private Optional<Limb.Buds> buds = Optional.empty();
 
         LimbBuilder(String id) {
             this.id = id;
@@ -260,6 +261,11 @@ public final class SurveyBuilder {
             return fault(FaultKind.BROKEN);
         }
 
+        public LimbBuilder buds(Limb.Buds value) {
+            buds = Optional.of(value);
+            return this;
+        }
+
         public LimbBuilder over(OverTarget target) {
             over = Optional.of(target);
             return this;
@@ -281,7 +287,8 @@ public final class SurveyBuilder {
                     cultivar,
                     faults,
                     over,
-                    brokenAtM);
+                    brokenAtM,
+                    buds);
         }
     }
 }

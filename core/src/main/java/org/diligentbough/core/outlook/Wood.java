@@ -65,7 +65,8 @@ final class Wood {
                 limb.cultivar(),
                 List.of(),
                 limb.overTarget(),
-                OptionalDouble.empty());
+                OptionalDouble.empty(),
+                limb.buds());
     }
 
     /** Wood of it, in whatever unit: width squared times length. */

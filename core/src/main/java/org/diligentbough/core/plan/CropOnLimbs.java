@@ -2,6 +2,8 @@ package org.diligentbough.core.plan;
 
 import java.util.HashMap;
 import java.util.Map;
+import org.diligentbough.core.knowledge.Figure;
+import org.diligentbough.core.orchard.SpeciesTraits;
 import org.diligentbough.core.survey.Limb;
 import org.diligentbough.core.survey.LivingCrown;
 import org.diligentbough.core.verdict.Scene;
@@ -21,10 +23,16 @@ final class CropOnLimbs {
             whole += crop;
         }
         double all = whole;
-        shares.replaceAll((limb, crop) -> all > 0 ? crop / all : 0);
+        // A fig's main crop comes on the shoots that answer the cut: only the first crop goes with the wood.
+        double goesWithWood =
+                scene.traits().group() == SpeciesTraits.Group.FIG ? scene.figure(Figure.FIG_FIRST_CROP_SHARE) : 1;
+        shares.replaceAll((limb, crop) -> all > 0 ? goesWithWood * crop / all : 0);
     }
 
-    /** Share of what the tree could bear as surveyed that is left on a crown, 0 to 1; 0 where nothing was noted. */
+    /**
+     * Share of what the tree could bear as surveyed that hangs on the wood left on a crown, 0 to 1; 0 where nothing was
+     * noted.
+     */
     double on(LivingCrown crown) {
         double sum = 0;
         for (Map.Entry<String, Double> limb : shares.entrySet()) {

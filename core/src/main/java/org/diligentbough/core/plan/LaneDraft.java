@@ -22,6 +22,8 @@ final class LaneDraft {
     final Optional<Window.Quality> quality;
     /** Whether it takes from the summer's allowance: a summer lane of trees whose main cut is dormant. */
     final boolean summerOnly;
+    /** Whether it is the time in which growing shoots are topped. */
+    final boolean topping;
 
     final List<RenovationPlan.PlannedCut> cuts = new ArrayList<>();
     Optional<Reason> overrun = Optional.empty();
@@ -29,7 +31,13 @@ final class LaneDraft {
     int upkeepMinutes;
 
     LaneDraft(YearBudget budget, Window window, boolean summerOnly) {
-        this(budget, window.season(), window.days(), Optional.of(window.quality()), summerOnly);
+        this(
+                budget,
+                window.season(),
+                window.days(),
+                Optional.of(window.quality()),
+                summerOnly,
+                window.work() == Window.Work.TOPPING);
     }
 
     private LaneDraft(
@@ -37,18 +45,25 @@ final class LaneDraft {
             Season season,
             LocalDateRange days,
             Optional<Window.Quality> quality,
-            boolean summerOnly) {
+            boolean summerOnly,
+            boolean topping) {
         this.budget = budget;
         this.season = season;
         this.opens = days.getStart();
         this.closes = days.getEndInclusive();
         this.quality = quality;
         this.summerOnly = summerOnly;
+        this.topping = topping;
+    }
+
+    /** Whether it is for all ordinary cutting. */
+    boolean main() {
+        return !summerOnly && !topping;
     }
 
     /** What is not bound to the species' windows. */
     static LaneDraft anySeason(YearBudget budget) {
-        return new LaneDraft(budget, Season.ANY, budget.year().days(), Optional.empty(), false);
+        return new LaneDraft(budget, Season.ANY, budget.year().days(), Optional.empty(), false, false);
     }
 
     boolean empty() {
@@ -89,6 +104,6 @@ final class LaneDraft {
 
     /** Branches are spread while buds are at rest or once shoots have hardened, never while buds break. */
     boolean bendsHere() {
-        return season != Season.BUD_SWELL && season != Season.EARLY_SUMMER;
+        return !topping && season != Season.BUD_SWELL && season != Season.EARLY_SUMMER;
     }
 }

@@ -1,7 +1,7 @@
 package org.diligentbough.core.plan;
 
 import static org.diligentbough.core.knowledge.Figure.BUSH_RENEWAL_SHARE;
-import static org.diligentbough.core.knowledge.Figure.FIG_LIMB_TURNS;
+import static org.diligentbough.core.knowledge.Figure.FIG_LIMB_SHARE;
 
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -82,7 +82,7 @@ final class PlanDraft {
             case STEM_BUSH -> Math.max(1, (int) Math.round(mains * scene.figure(BUSH_RENEWAL_SHARE)));
             case FIG ->
                 scene.survey().site().policy().fig() == Policy.Fig.BY_LIMB
-                        ? (int) Math.ceil(mains / scene.figure(FIG_LIMB_TURNS))
+                        ? Math.max(1, (int) (mains * scene.figure(FIG_LIMB_SHARE) + 1e-9))
                         : Integer.MAX_VALUE;
             default -> Integer.MAX_VALUE;
         };
@@ -124,7 +124,9 @@ final class PlanDraft {
                                 .filter(pin -> !pin.kept())
                                 .isPresent();
         List<Reason> broken = moved ? broken(limb, kind, cut, share, lane) : List.of();
-        lane.budget.take(limb, cut, share, lane.summerOnly, wholeLimb(limb, kind), tree.hasToBe(limb));
+        if (!tree.ownWork(limb)) {
+            lane.budget.take(limb, cut, share, lane.summerOnly, wholeLimb(limb, kind), tree.hasToBe(limb));
+        }
         if (cut.kind() == CutKind.RENEWAL) {
             lane.budget.renewed();
         }

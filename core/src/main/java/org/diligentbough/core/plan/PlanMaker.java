@@ -91,13 +91,13 @@ final class PlanMaker {
         LaneDraft anySeason = LaneDraft.anySeason(budget);
         placeKeptAnySeason(anySeason);
         placeAnySeason(anySeason, first);
-        List<LaneDraft> byRule = plan.years.of(budget, bendsWait());
+        List<LaneDraft> byRule = plan.years.of(budget, bendsWait(), toppingWaits());
         List<LaneDraft> ofYear = new ArrayList<>(byRule);
         placeByHand(anySeason, ofYear);
         if (!anySeason.empty()) {
             draft.lanes.add(anySeason);
         }
-        byRule.stream().filter(lane -> !lane.summerOnly).findFirst().ifPresent(this::placeWhatHasToBe);
+        byRule.stream().filter(LaneDraft::main).findFirst().ifPresent(this::placeWhatHasToBe);
         byRule.stream()
                 .sorted(Comparator.comparing((LaneDraft lane) -> !(plan.years.rank() && lane.summerOnly)))
                 .forEach(this::fill);
@@ -118,8 +118,7 @@ final class PlanMaker {
 
     /** The ordinary cutting of a tree that is kept, in its main window; what is planned of that year is part of it. */
     private void placeUpkeep(YearBudget budget, List<LaneDraft> byRule) {
-        Optional<LaneDraft> main =
-                byRule.stream().filter(lane -> !lane.summerOnly).findFirst();
+        Optional<LaneDraft> main = byRule.stream().filter(LaneDraft::main).findFirst();
         if (plan.tree.triage() != Triage.MAINTAIN || main.isEmpty()) {
             return;
         }
@@ -182,6 +181,10 @@ final class PlanMaker {
         return draft.waiting.values().stream().anyMatch(limb -> limb.verdict() == Verdict.BEND);
     }
 
+    private boolean toppingWaits() {
+        return draft.waiting.values().stream().anyMatch(LimbVerdict::topping);
+    }
+
     /** What waits, stands still, and was not moved by hand to a time of its own. */
     private List<LimbVerdict> notMoved() {
         return draft.waiting.values().stream()
@@ -234,7 +237,7 @@ final class PlanMaker {
 
     private void fill(LaneDraft lane) {
         staging.finish(lane);
-        if (!lane.summerOnly) {
+        if (lane.main()) {
             placeWhatHasToBe(lane);
         }
         if (lane.budget.resting()) {
@@ -295,8 +298,11 @@ final class PlanMaker {
         }
     }
 
-    /** A summer lane of a dormant-cut tree is for size and upright growth; other lanes take anything. */
+    /** A summer lane of a dormant-cut tree is for size and upright growth, topping has a lane of its own; others take anything. */
     private static boolean mayGoInto(LimbVerdict limb, LaneDraft lane) {
+        if (lane.topping || limb.topping()) {
+            return lane.topping && limb.topping();
+        }
         if (!lane.summerOnly) {
             return true;
         }
@@ -306,6 +312,9 @@ final class PlanMaker {
     }
 
     private boolean fits(LimbVerdict limb, LaneDraft lane) {
+        if (plan.ownWork(limb)) {
+            return true;
+        }
         Cut cut = limb.cut().orElseThrow();
         if (cut.kind() == CutKind.RENEWAL && lane.budget.renewals() >= draft.renewalsPerYear()) {
             return false;
@@ -353,7 +362,7 @@ final class PlanMaker {
                 && !lane.budget.sawStrategic()
                 && !lane.budget.resting()
                 && draft.waiting.values().stream().anyMatch(LimbVerdict::strategic);
-        if (lane.summerOnly || scene.traits().bush() || strategicWaits) {
+        if (!lane.main() || scene.traits().bush() || strategicWaits) {
             return;
         }
         int placed = draft.lanes.stream()

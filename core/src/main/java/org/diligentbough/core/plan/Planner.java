@@ -24,6 +24,8 @@ import org.diligentbough.core.verdict.Verdict;
 public final class Planner {
     /** More are not suggested: by then the tree is another. */
     private static final int MOST_YEARS = 5;
+    /** Bushes and figs are renewed for as many years as that takes, stem by stem. */
+    private static final int MOST_YEARS_OF_RENEWAL = 10;
 
     private final Scene scene;
     private final TreeVerdict tree;
@@ -103,7 +105,8 @@ public final class Planner {
         }
         int years = tree.yearsNeeded();
         Reason why = tree.yearsWhy();
-        while (scene.traits().hasAllowance() && years < MOST_YEARS && !search.placesAll(years)) {
+        int most = scene.traits().hasAllowance() ? MOST_YEARS : MOST_YEARS_OF_RENEWAL;
+        while (years < most && !search.placesAll(years)) {
             years++;
             why = scene.reason(ReasonCode.YEARS_TO_PLACE_ALL, years);
         }

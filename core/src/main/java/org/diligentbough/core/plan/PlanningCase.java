@@ -66,6 +66,14 @@ final class PlanningCase {
         return limb.must() || stemOfAFork(limb) || !scene.branching().living(limb.limb());
     }
 
+    /**
+     * Whether it is the yearly work of the kind on its young and fruiting wood: detail that no allowance holds back (common
+     * practice: "a third, plus renewal of last year's shoots").
+     */
+    boolean ownWork(LimbVerdict limb) {
+        return limb.ownWork(scene.traits());
+    }
+
     /** Whether a limb is one of those that come down for the tree's height, which they do together. */
     boolean arm(LimbVerdict limb) {
         return limb.verdict() == Verdict.SHORTEN

@@ -39,14 +39,15 @@ final class RuleBreaks {
         YearBudget budget = kept ? lane.budget.withoutNeed() : lane.budget;
         List<Reason> breaks = new ArrayList<>();
         waiting(limb, lane, budget).ifPresent(breaks::add);
-        if (lane.season == Season.ANY && !limb.anySeason()) {
+        boolean otherTime = lane.season != Season.ANY && lane.topping != limb.topping();
+        if (lane.season == Season.ANY && !limb.anySeason() || otherTime) {
             breaks.add(scene.reason(ReasonCode.BREAKS_WINDOW));
         }
         if (plan.stemOfAFork(limb) && !kept && !limb.urgent() && whole && !budget.roomForAWholeLimb(share)) {
             breaks.add(scene.reason(
                     ReasonCode.BREAKS_BESIDE_A_WHOLE_LIMB, budget.terms().beside()));
         }
-        if (plan.hasToBe(limb)) {
+        if (plan.hasToBe(limb) || plan.ownWork(limb)) {
             return breaks;
         }
         tooMuch(share, lane, budget, whole).ifPresent(breaks::add);

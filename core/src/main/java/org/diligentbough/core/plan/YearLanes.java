@@ -138,8 +138,11 @@ final class YearLanes {
         return window.quality() == Window.Quality.BEST;
     }
 
-    /** The lanes the rules fill; one in summer more when branches wait to be bent that no other lane suits. */
-    List<LaneDraft> of(YearBudget budget, boolean bendsWait) {
+    /**
+     * The lanes the rules fill; one in summer more when branches wait to be bent that no other lane suits, and one for
+     * topping when shoots wait for that.
+     */
+    List<LaneDraft> of(YearBudget budget, boolean bendsWait, boolean toppingWaits) {
         List<LaneDraft> found = new ArrayList<>();
         for (Window window : mainWindows(budget.year())) {
             found.add(new LaneDraft(budget, window, false));
@@ -154,6 +157,18 @@ final class YearLanes {
                     .findFirst()
                     .ifPresent(window -> found.add(new LaneDraft(budget, window, true)));
         }
+        if (toppingWaits) {
+            window(budget.year(), Window.Work.TOPPING)
+                    .ifPresent(window -> found.add(new LaneDraft(budget, window, false)));
+        }
         return found;
+    }
+
+    /** The window of a year for one sort of work that has not closed yet. */
+    Optional<Window> window(PruningYear year, Window.Work work) {
+        return windows(year).stream()
+                .filter(window -> window.quality() != Window.Quality.KEEP_OFF && window.work() == work)
+                .filter(window -> !window.closes().isBefore(today))
+                .findFirst();
     }
 }

@@ -22,6 +22,7 @@ import java.util.stream.Stream;
  * @param cultivar its own cultivar where the tree carries several
  * @param overTarget what would be hit if it fell
  * @param brokenAtM where it is broken, m from its base; empty where it is not or nobody said
+ * @param buds on a shoot; empty where nobody looked
  */
 public record Limb(
         String id,
@@ -38,7 +39,16 @@ public record Limb(
         Optional<String> cultivar,
         List<Fault> faults,
         Optional<OverTarget> overTarget,
-        OptionalDouble brokenAtM) {
+        OptionalDouble brokenAtM,
+        Optional<Buds> buds) {
+
+    /** What buds a shoot carries, the best where it carries several: a double has a flower beside a leaf, a triple two. */
+    public enum Buds {
+        LEAF,
+        FLOWER,
+        DOUBLE,
+        TRIPLE
+    }
 
     /** Share of the base diameter left at the tip; the diameter falls linearly to it (own assumption). */
     public static final double TIP_TAPER = 0.55;
@@ -68,7 +78,8 @@ public record Limb(
                 cultivar,
                 newFaults,
                 overTarget,
-                brokenAtM);
+                brokenAtM,
+                buds);
     }
 
     public boolean has(FaultKind kind) {

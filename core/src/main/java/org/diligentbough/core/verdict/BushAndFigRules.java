@@ -1,12 +1,15 @@
 package org.diligentbough.core.verdict;
 
+import static org.diligentbough.core.knowledge.Figure.BUSH_GROWTH_M;
 import static org.diligentbough.core.knowledge.Figure.BUSH_MAINS_LEAST;
 import static org.diligentbough.core.knowledge.Figure.BUSH_MAINS_MOST;
 import static org.diligentbough.core.knowledge.Figure.BUSH_RENEWAL_SHARE;
+import static org.diligentbough.core.knowledge.Figure.BUSH_SIDE_SHOOT_M;
 import static org.diligentbough.core.knowledge.Figure.FIG_BUD_STUB_M;
-import static org.diligentbough.core.knowledge.Figure.FIG_LIMB_TURNS;
+import static org.diligentbough.core.knowledge.Figure.FIG_LIMB_LEAST_M;
 import static org.diligentbough.core.knowledge.Figure.FIG_RENEWAL_HEIGHT_M;
 import static org.diligentbough.core.knowledge.Figure.FIG_RENEWAL_YEARS;
+import static org.diligentbough.core.knowledge.Figure.FIG_SHOOT_LEAST_M;
 import static org.diligentbough.core.knowledge.Figure.WEAK_SHOOTS_CM;
 import static org.diligentbough.core.knowledge.Figure.YOUNG_TREE_YEARS;
 
@@ -61,15 +64,41 @@ final class BushAndFigRules {
                                         ? scene.reason(ReasonCode.BUSH_OLD_STEM)
                                         : scene.reason(ReasonCode.BUSH_TOO_MANY, mains.size(), mainsKept())));
             } else {
-                findings.put(
-                        limb.id(),
-                        Finding.leave(
-                                Rule.RENEWAL,
-                                Verdict.KEEP,
-                                scene.reason(stems ? ReasonCode.BUSH_YOUNG_STEM : ReasonCode.BUSH_LEADER)));
+                findings.put(limb.id(), stems ? keep(ReasonCode.BUSH_YOUNG_STEM) : halved(limb));
             }
         }
+        if (!stems) {
+            standing.stream()
+                    .filter(limb -> limb.parent().isPresent()
+                            && limb.youngerThanOrOf(1)
+                            && scene.branching().living(limb)
+                            && limb.lengthM() > 2 * scene.figure(BUSH_SIDE_SHOOT_M))
+                    .forEach(limb -> findings.put(
+                            limb.id(),
+                            Finding.act(
+                                    Rule.KIND_WOOD,
+                                    Verdict.SHORTEN,
+                                    Place.at(CutKind.HEADING, scene.figure(BUSH_SIDE_SHOOT_M)),
+                                    scene.reason(ReasonCode.BUSH_SIDE_SHOOT))));
+        }
         return findings;
+    }
+
+    private Finding keep(ReasonCode why) {
+        return Finding.leave(Rule.RENEWAL, Verdict.KEEP, scene.reason(why));
+    }
+
+    /** A main branch of a gooseberry or red currant that stays loses half of last year's growth. */
+    private Finding halved(Limb limb) {
+        double growthM = scene.tree().shootExtensionCm().orElse(100 * scene.figure(BUSH_GROWTH_M)) / 100;
+        double offM = growthM / 2;
+        return offM >= limb.lengthM() / 2
+                ? keep(ReasonCode.BUSH_LEADER)
+                : Finding.act(
+                        Rule.KIND_WOOD,
+                        Verdict.SHORTEN,
+                        Place.at(CutKind.HEADING, limb.lengthM() - offM),
+                        scene.reason(ReasonCode.BUSH_HALVED, offM / limb.lengthM()));
     }
 
     private int mainsKept() {
@@ -106,6 +135,9 @@ final class BushAndFigRules {
                     Place.at(CutKind.RENEWAL, alongM),
                     scene.reason(byLimb() ? ReasonCode.FIG_RENEW_LIMB : ReasonCode.FIG_RENEW, heightM)));
         }
+        if (lastYears && limb.lengthM() < scene.figure(FIG_SHOOT_LEAST_M)) {
+            return Optional.of(Finding.leave(Rule.RENEWAL, Verdict.KEEP, scene.reason(ReasonCode.FIG_SHORT_SHOOT)));
+        }
         if (lastYears) {
             double leftM = Math.min(scene.figure(FIG_BUD_STUB_M), limb.lengthM() / 2);
             return Optional.of(Finding.act(
@@ -126,7 +158,7 @@ final class BushAndFigRules {
             return false;
         }
         if (byLimb()) {
-            return limb.woodYears().orElse(Integer.MAX_VALUE) >= scene.figure(FIG_LIMB_TURNS) - 1;
+            return scene.branching().topM(limb) > scene.figure(FIG_LIMB_LEAST_M);
         }
         double untouched = scene.tree().yearsSinceCut().orElseGet(() -> scene.survey().limbs().stream()
                 .mapToInt(other -> other.woodYears().orElse(0))

@@ -10,6 +10,8 @@ public enum CutKind {
     HEADING,
     /** Back to young wood that takes over, or to the ground. */
     RENEWAL,
+    /** The tip of a growing shoot, which then branches. */
+    TOPPING,
     /** Torn or cut as low as can be. */
     SUCKER,
     /** Not cut: spread or tied. */

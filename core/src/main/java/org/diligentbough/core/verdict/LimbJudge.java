@@ -34,6 +34,7 @@ public final class LimbJudge {
     private final MainsRules mains;
     private final FormingRules forming;
     private final BushAndFigRules ownRules;
+    private final KindWood kindWood;
     private final PairRules pairs;
     private final Questions questions;
     private final Ticked ticked;
@@ -53,6 +54,7 @@ public final class LimbJudge {
         this.mains = new MainsRules(scene);
         this.forming = new FormingRules(scene);
         this.ownRules = new BushAndFigRules(scene);
+        this.kindWood = new KindWood(scene, shoots);
         this.pairs = new PairRules(scene);
         this.questions = new Questions(scene);
         this.ticked = new Ticked(scene);
@@ -311,6 +313,7 @@ public final class LimbJudge {
                         renewal,
                         frame.overlong(limb),
                         pliable,
+                        renewal.isPresent() ? Optional.<Finding>empty() : kindWood.of(limb),
                         pliable.isPresent() ? Optional.<Finding>empty() : forming.of(limb),
                         shoots.fruitful(limb))
                 .flatMap(Optional::stream);

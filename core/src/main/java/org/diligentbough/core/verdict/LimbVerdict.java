@@ -3,6 +3,7 @@ package org.diligentbough.core.verdict;
 import java.util.List;
 import java.util.Optional;
 import org.diligentbough.core.knowledge.Reason;
+import org.diligentbough.core.orchard.SpeciesTraits;
 import org.diligentbough.core.survey.Limb;
 
 /**
@@ -42,6 +43,19 @@ public record LimbVerdict(
     /** Whether it waits for nobody: it is urgent, or the wood is dead, diseased or broken. */
     public boolean must() {
         return urgent || rule.filter(Rule::must).isPresent();
+    }
+
+    /** Whether it is the yearly work of its kind on young and fruiting wood, which no allowance holds back. */
+    public boolean ownWork(SpeciesTraits traits) {
+        boolean renewed = traits.group() == SpeciesTraits.Group.PEACH
+                && rule.filter(Rule.RENEWAL::equals).isPresent();
+        return cut.isPresent()
+                && (renewed || rule.filter(Rule.KIND_WOOD::equals).isPresent());
+    }
+
+    /** Whether its cut is the topping of growing shoots, which has a time of its own. */
+    public boolean topping() {
+        return cut.filter(how -> how.place().kind() == CutKind.TOPPING).isPresent();
     }
 
     /** Whether it is one of the few cuts that change a neglected tree. */

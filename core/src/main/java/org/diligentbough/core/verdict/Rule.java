@@ -28,6 +28,7 @@ public enum Rule {
     OVERLONG,
     TOO_MANY_MAINS(Kind.STRATEGIC),
     OUT_OF_SHAPE,
+    KIND_WOOD,
     STRONG_GRAFT,
     FORMING,
     PLIABLE,

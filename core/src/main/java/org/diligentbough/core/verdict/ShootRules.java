@@ -22,6 +22,7 @@ import java.util.stream.Stream;
 import org.diligentbough.core.knowledge.Reason;
 import org.diligentbough.core.knowledge.ReasonCode;
 import org.diligentbough.core.orchard.Policy;
+import org.diligentbough.core.orchard.Species;
 import org.diligentbough.core.orchard.SpeciesTraits;
 import org.diligentbough.core.survey.Branching;
 import org.diligentbough.core.survey.FaultKind;
@@ -87,10 +88,14 @@ final class ShootRules {
         return findings;
     }
 
-    /** Whether it is an upright shoot of a year or two, ticked or plain to see; a fig's and a peach's are their next crop. */
+    /**
+     * Whether it is an upright shoot of a year or two, ticked or plain to see; a fig's and a peach's are their next crop, a
+     * persimmon's are topped, and a trained tree's are cut by buds.
+     */
     private boolean uprightShoot(Limb limb) {
         boolean ticked = limb.has(FaultKind.UPRIGHT_SHOOT);
-        return !scene.fig() && !scene.onlyCleaned(limb) && (ticked || seenAsUprightShoot(limb));
+        boolean ownWork = scene.fig() || scene.tree().species() == Species.PERSIMMON;
+        return !ownWork && !scene.onlyCleaned(limb) && (ticked || seenAsUprightShoot(limb));
     }
 
     private boolean seenAsUprightShoot(Limb limb) {

@@ -208,6 +208,9 @@ public final class TreeJudge {
         LivingCrown crown = new LivingCrown(scene.branching(), scene.shares());
         double taken = 0;
         for (LimbVerdict limb : limbs) {
+            if (limb.ownWork(scene.traits())) {
+                continue;
+            }
             if (limb.verdict() == Verdict.REMOVE) {
                 taken += crown.remove(limb.limb());
             } else if (limb.verdict() == Verdict.SHORTEN) {

@@ -55,7 +55,7 @@ class PlanPropertiesTest {
             Map<String, LimbVerdict> verdicts = PlanRules.verdicts(evaluation);
             for (Lane lane : evaluation.plan().lanes()) {
                 assertThat(lane.cuts())
-                        .allMatch(cut -> PlanRules.mayExceed(verdicts.get(cut.limb()))
+                        .allMatch(cut -> PlanRules.mayExceed(verdicts.get(cut.limb()), evaluation)
                                 || !evaluation
                                         .scene()
                                         .branching()

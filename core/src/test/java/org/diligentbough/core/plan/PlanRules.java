@@ -55,8 +55,8 @@ public final class PlanRules {
     }
 
     /** Dead, diseased, broken or dangerous: a stem of a fork is. */
-    static boolean mayExceed(LimbVerdict limb) {
-        return limb.must() || stem(limb);
+    static boolean mayExceed(LimbVerdict limb, Evaluation evaluation) {
+        return limb.must() || stem(limb) || limb.ownWork(evaluation.scene().traits());
     }
 
     private static boolean stem(LimbVerdict limb) {
@@ -105,10 +105,10 @@ public final class PlanRules {
                 if (lane.season() == Season.ANY) {
                     anyDay.merge(year, cut.share(), Double::sum);
                 }
-                if (!mayExceed(verdicts.get(cut.limb())) && !said) {
+                if (!mayExceed(verdicts.get(cut.limb()), evaluation) && !said) {
                     ordinary.merge(year, cut.share(), Double::sum);
                 }
-                if (!mayExceed(verdicts.get(cut.limb())) && !says(cut, ReasonCode.BREAKS_BIG_CUTS)) {
+                if (!mayExceed(verdicts.get(cut.limb()), evaluation) && !says(cut, ReasonCode.BREAKS_BIG_CUTS)) {
                     bigCuts.merge(year, cut.cut().big() ? 1 : 0, Integer::sum);
                 }
             }

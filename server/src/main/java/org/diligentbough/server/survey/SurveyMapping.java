@@ -158,7 +158,8 @@ public final class SurveyMapping {
                 Optional.ofNullable(limb.cultivar()),
                 orEmpty(limb.faults()).stream().map(SurveyMapping::fault).toList(),
                 code(OverTarget.class, limb.overTarget()),
-                number(limb.brokenAtM()));
+                number(limb.brokenAtM()),
+                code(Limb.Buds.class, limb.buds()));
     }
 
     private static Fault fault(FaultFile fault) {
