@@ -51,7 +51,8 @@ function CandidateRow({
   const [shoots, setShoots] = useState(true);
   const [upkeep, setUpkeep] = useState(true);
   const chosen = tree.cuts.filter((cut) => !left.includes(cut.limb));
-  const nothing = chosen.length === 0 && !(shoots && tree.shoots > 0) && !(upkeep && tree.upkeepMinutes > 0);
+  const besides = tree.upkeepMinutes > 0 || tree.tasks?.length > 0;
+  const nothing = chosen.length === 0 && !(shoots && tree.shoots > 0) && !(upkeep && besides);
   return (
     <div className="candidate">
       <div className="d-flex flex-wrap gap-2 align-items-baseline">
@@ -107,14 +108,14 @@ function CandidateRow({
               {tree.shoots} counted shoots
             </button>
           )}
-          {tree.upkeepMinutes > 0 && (
+          {besides && (
             <button type="button" aria-pressed={upkeep} onClick={() => setUpkeep(!upkeep)}>
-              the ordinary yearly cutting
+              {tree.upkeepMinutes > 0 ? 'the ordinary yearly cutting' : 'the yearly work of its kind'}
             </button>
           )}
         </div>
       ) : (
-        <div className="small">{cutsInWords(tree.cuts, tree.shoots, tree.upkeepMinutes)}</div>
+        <div className="small">{cutsInWords(tree.cuts, tree.shoots, tree.upkeepMinutes, tree.tasks)}</div>
       )}
     </div>
   );

@@ -233,7 +233,7 @@ function VisitCard({
         )}
       </div>
       <div className="small">
-        {cutsInWords(visit.cuts, visit.shoots, visit.upkeepMinutes)}
+        {cutsInWords(visit.cuts, visit.shoots, visit.upkeepMinutes, visit.tasks)}
         <span className="faint"> Kit: {visit.kit.map((kit) => KIT[kit]).join(', ') || 'none'}.</span>{' '}
         {visit.tickets.map((ticket) => (
           <State key={ticket} code={ticket === 'arborist' ? 'urgent' : 'with-care'} word={TICKETS[ticket]!} />

@@ -150,6 +150,13 @@ function TreeOfSheet({ tree, number }: { tree: TreeSheet; number: number }) {
           {tree.shoots > 0 && (
             <p className="mb-1">Then, for the time left, {tree.shoots} of the upright shoots.</p>
           )}
+          {tree.tasks?.length > 0 && (
+            <ul className="mb-1">
+              {tree.tasks.map((task) => (
+                <li key={task.code}>{task.text}</li>
+              ))}
+            </ul>
+          )}
           {tree.upkeepMinutes > 0 && (
             <p className="mb-1">
               {tree.cuts.length > 0 ? 'Then the' : 'The'} ordinary yearly cutting: what died, crosses or

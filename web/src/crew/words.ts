@@ -54,12 +54,16 @@ export function cutsInWords(
   cuts: { limb: string; kind: string; urgent: boolean }[],
   shoots: number,
   upkeepMinutes: number,
+  tasks: { text: string }[] = [],
 ): string {
   const parts = ['remove', 'shorten', 'bend']
     .map((kind) => ({ kind, limbs: cuts.filter((cut) => cut.kind === kind).map((cut) => cut.limb) }))
     .filter((group) => group.limbs.length > 0)
     .map((group) => VERDICTS[group.kind] + ' ' + group.limbs.join(', '));
   if (shoots > 0) parts.push(shoots + ' counted shoots');
+  tasks.forEach((task) =>
+    parts.push(task.text.replace(/[.:;,].*$/s, '').replace(/^./, (c) => c.toLowerCase())),
+  );
   if (upkeepMinutes > 0) parts.push('the ordinary yearly cutting');
   const text = parts.join('; ');
   return text.charAt(0).toUpperCase() + text.slice(1) + '.';

@@ -234,6 +234,12 @@ function LaneRow({
           <div className="discs">
             {children}
             <span className="small">{summary(lane)}</span>
+            {lane.tasks?.map((task) => (
+              <span className="small w-100" key={task.what.code}>
+                {task.what.text}{' '}
+                {task.minutes > 0 && <span className="faint">{personMinutes(task.minutes)}</span>}
+              </span>
+            ))}
             {lane.overrun && <span className="state urgent">{lane.overrun.text}</span>}
             {lane.cuts.flatMap((cut) => [
               ...cut.breaks.map((reason) => (
@@ -391,6 +397,23 @@ function summary(lane: Lane): string {
 
 /** How much of the crown the lane takes, against what it may. */
 function Gauge({ lane }: { lane: Lane }) {
+  return (
+    <div>
+      <CrownGauge lane={lane} />
+      {lane.cultivars?.map((one) => (
+        <div className="small d-flex gap-2 align-items-center" key={one.cultivar}>
+          <svg viewBox="0 0 100 8" width={100} aria-hidden="true" className="cultivar-gauge">
+            <rect width={100} height={8} className="all" />
+            <rect width={one.share * 100} height={8} className="taken" />
+          </svg>
+          {one.cultivar || 'cultivar not said'}: {percent(one.share)}
+        </div>
+      ))}
+    </div>
+  );
+}
+
+function CrownGauge({ lane }: { lane: Lane }) {
   if (lane.allowance == null) return <span className="faint small">No crown allowance for this kind.</span>;
   const detail = lane.detail?.share ?? 0;
   const taken = lane.share + detail;

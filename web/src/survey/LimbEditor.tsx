@@ -1,3 +1,4 @@
+import { BUD_NAMES, BudDrawing } from '../parts/BudDrawing';
 import { useState } from 'react';
 import { Button, Form } from 'react-bootstrap';
 import type { LimbFile } from '../api/client';
@@ -23,6 +24,7 @@ export function LimbEditor({
   others,
   heightM,
   bush,
+  asksBuds,
   onDone,
   onRemove,
   onBack,
@@ -33,6 +35,8 @@ export function LimbEditor({
   others: Partial<LimbFile>[];
   heightM?: number | null;
   bush: boolean;
+  /** Whether its kind's shoots are told by their buds. */
+  asksBuds: boolean;
   onDone: (another: boolean) => void;
   onRemove?: () => void;
   /** Back to the list; what was entered stays begun. */
@@ -253,6 +257,26 @@ export function LimbEditor({
           )}
         </fieldset>
       ))}
+      {asksBuds && (limb.woodYears ?? 1) <= 1 && (
+        <fieldset className="walk-field">
+          <legend>Buds of this shoot</legend>
+          <div className="chips">
+            {Object.entries(BUD_NAMES).map(([code, name]) => (
+              <button
+                key={code}
+                type="button"
+                aria-pressed={limb.buds === code}
+                onClick={() => set({ buds: limb.buds === code ? undefined : code })}
+              >
+                <BudDrawing buds={code} /> {name}
+              </button>
+            ))}
+          </div>
+          <div className="faint small">
+            For a shoot of last year, the best it has; a triple has a leaf between two flowers
+          </div>
+        </fieldset>
+      )}
       <Chips
         label="It hangs over"
         options={OVER}

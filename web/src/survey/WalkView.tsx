@@ -34,6 +34,7 @@ import {
   removeLimb,
 } from './draft';
 import { JudgeStep } from './JudgeStep';
+import { kindAsks } from './kinds';
 import { LimbEditor } from './LimbEditor';
 import { LimbsStep, ThreeDsStep } from './LimbsStep';
 import { SidesStep } from './SidesStep';
@@ -116,6 +117,7 @@ function Walk({ tree, siteId, today, southern }: Begun) {
 
   if (!draft || (correcting.wanted && !correcting.survey))
     return <Loading error={error ?? correcting.error} />;
+  const asks = kindAsks(tree.species, tree.form);
   const setTree = (part: Draft['tree']) => change((now) => ({ ...now, tree: { ...now.tree, ...part } }));
 
   /** Kept on the phone first, then sent; without signal it waits there. */
@@ -225,6 +227,7 @@ function Walk({ tree, siteId, today, southern }: Begun) {
       )}
       {open && limb ? (
         <LimbEditor
+          asksBuds={asks.buds}
           key={limb}
           open={open}
           change={(make) => change((now) => changeOpen(now, limb, make))}
@@ -304,7 +307,9 @@ function Walk({ tree, siteId, today, southern }: Begun) {
               resume={openAt}
             />
           )}
-          {step === 5 && <VigourStep draft={draft} southern={southern} change={change} setTree={setTree} />}
+          {step === 5 && (
+            <VigourStep draft={draft} asks={asks} southern={southern} change={change} setTree={setTree} />
+          )}
           {step === 6 && <AroundStep draft={draft} change={change} />}
           {step === 7 && (
             <JudgeStep
@@ -394,6 +399,7 @@ function WaitsAlready({ treeId, siteId, begun }: { treeId: number; siteId: numbe
 const VIGOUR = [
   'shootExtensionCm',
   'waterSprouts',
+  'youngShoots',
   'rootSuckers',
   'stillGrowing',
   'yearsSinceCut',

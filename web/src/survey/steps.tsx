@@ -3,6 +3,7 @@ import { Alert, Button, Form } from 'react-bootstrap';
 import { currentPersonId } from '../api/client';
 import { type Draft, unfinished } from './draft';
 import { Chips, Direction, More, NumberInput, Ticks } from './inputs';
+import type { KindAsks } from './kinds';
 import { keepUnits, unitsOf } from './measure';
 import { MeasureHelper } from './MeasureHelper';
 import { AROUND, BENEATH, LAST_CUT, LEANS, LOPSIDED, UNIONS } from './words';
@@ -142,11 +143,13 @@ export function TreeStep({
 /** How it grows, and when and how hard it was cut. */
 export function VigourStep({
   draft,
+  asks,
   southern,
   change,
   setTree,
 }: {
   draft: Draft;
+  asks: KindAsks;
   southern: boolean;
   change: (make: (now: Draft) => Draft) => void;
   setTree: (part: Draft['tree']) => void;
@@ -167,22 +170,37 @@ export function VigourStep({
         onChange={(shootExtensionCm) => setTree({ shootExtensionCm })}
         hint="From the last ring of scars to the tip; a few round the tree, the middle one"
       />
-      <NumberInput
-        label="Upright shoots"
-        unit="counted"
-        value={tree.waterSprouts}
-        step={1}
-        max={5000}
-        onChange={(waterSprouts) => setTree({ waterSprouts })}
-      />
-      <NumberInput
-        label="Root suckers"
-        unit="counted"
-        value={tree.rootSuckers}
-        step={1}
-        max={5000}
-        onChange={(rootSuckers) => setTree({ rootSuckers })}
-      />
+      {asks.uprights && (
+        <>
+          <NumberInput
+            label="Upright shoots"
+            unit="counted"
+            value={tree.waterSprouts}
+            step={1}
+            max={5000}
+            onChange={(waterSprouts) => setTree({ waterSprouts })}
+          />
+          <NumberInput
+            label="Root suckers"
+            unit="counted"
+            value={tree.rootSuckers}
+            step={1}
+            max={5000}
+            onChange={(rootSuckers) => setTree({ rootSuckers })}
+          />
+        </>
+      )}
+      {asks.youngShoots && (
+        <NumberInput
+          label={asks.youngShoots.label}
+          unit="counted"
+          value={tree.youngShoots}
+          step={5}
+          max={5000}
+          onChange={(youngShoots) => setTree({ youngShoots })}
+          hint={asks.youngShoots.hint}
+        />
+      )}
       <Chips
         label="What do the buds and shoots show?"
         options={Object.fromEntries(shown.map((code) => [code, STAGES[code]!.name]))}

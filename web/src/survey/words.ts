@@ -129,6 +129,7 @@ const FIELDS: Record<string, string> = {
   trunkGirthCm: 'girth of the trunk',
   shootExtensionCm: 'end shoots',
   waterSprouts: 'upright shoots',
+  youngShoots: 'shoots counted',
   rootSuckers: 'root suckers',
   yearsSinceCut: 'years since cut',
   removedLast12Months: 'taken in the last year',

@@ -32,6 +32,7 @@ export const RULES: Record<string, string> = {
   overlong: 'overlong',
   'too-many-mains': 'too many mains',
   'out-of-shape': 'out of shape',
+  'kind-wood': 'work of its kind',
   'strong-graft': 'the stronger graft gives way',
   forming: 'forming a young tree',
   pliable: 'pliable',
@@ -44,6 +45,7 @@ export const CUTS: Record<string, string> = {
   'to-side-branch': 'to a side branch',
   heading: 'to a bud',
   renewal: 'to young wood',
+  topping: 'tip taken',
   sucker: 'at its origin',
   bend: 'spread or tie',
 };
@@ -51,6 +53,8 @@ export const CUTS: Record<string, string> = {
 export const CUT_MEANS: Record<string, string> = {
   collar:
     'The collar is the thickening where a branch joins its stem. Cut just outside it: neither flush nor leaving a stub.',
+  topping:
+    'Take the tip of the growing shoot, down to a good leaf: the buds below it break and make several shoots.',
   'to-side-branch': 'Cut just above the side branch, which takes over.',
   heading: 'About 6 mm above an outward bud, sloping at about 45 degrees, water running off.',
   renewal: 'Cut to the young wood that takes over, or to the ground.',

@@ -186,6 +186,13 @@ export function LogForm({ sheet, log, people }: { sheet: TreeSheet; log?: Log; p
           </option>
         ))}
       </Form.Select>
+      {sheet.tasks?.length > 0 && (
+        <ul className="small">
+          {sheet.tasks.map((task) => (
+            <li key={task.code}>{task.text}</li>
+          ))}
+        </ul>
+      )}
       {(sheet.shoots > 0 || Number(entry.shoots) > 0) && (
         <NumberField
           id="log-shoots"

@@ -105,7 +105,9 @@ function Trees({ dayId, siteId }: { dayId: number; siteId: number }) {
         <span className="flex-grow-1">
           {words(visit.species)} <span className="faint">{visit.cultivar}</span>
           <br />
-          <span className="faint small">{cutsInWords(visit.cuts, visit.shoots, visit.upkeepMinutes)}</span>
+          <span className="faint small">
+            {cutsInWords(visit.cuts, visit.shoots, visit.upkeepMinutes, visit.tasks)}
+          </span>
         </span>
         {visit.logged && !here(visit.id) ? (
           <State code="yes" word="logged" />

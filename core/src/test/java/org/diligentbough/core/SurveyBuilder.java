@@ -61,6 +61,7 @@ public final class SurveyBuilder {
     public OptionalInt plantedYear = OptionalInt.of(1961);
     public OptionalDouble yearsSinceCut = OptionalDouble.of(1);
     public double removedLast12Months = 0;
+    public boolean inContainer = false;
     public boolean stillGrowing = false;
     public TreeSurvey.Trunk trunk = TreeSurvey.Trunk.SOUND;
     public Noted noted = Noted.NOTHING;
@@ -114,7 +115,7 @@ public final class SurveyBuilder {
                 OptionalInt.empty(),
                 removedLast12Months,
                 yearsSinceCut,
-                false,
+                inContainer,
                 trunk,
                 noted);
         Site site = new Site(latitude, -2.4, fromJanuary(MEAN_C), fromJanuary(RAIN_MM), Optional.empty(), policy);

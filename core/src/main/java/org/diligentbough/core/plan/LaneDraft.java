@@ -28,6 +28,7 @@ final class LaneDraft {
     final List<RenovationPlan.PlannedCut> cuts = new ArrayList<>();
     Optional<Reason> overrun = Optional.empty();
     Optional<RenovationPlan.Detail> detail = Optional.empty();
+    final List<RenovationPlan.Task> tasks = new ArrayList<>();
     int upkeepMinutes;
 
     LaneDraft(YearBudget budget, Window window, boolean summerOnly) {
@@ -67,13 +68,14 @@ final class LaneDraft {
     }
 
     boolean empty() {
-        return cuts.isEmpty() && detail.isEmpty() && upkeepMinutes == 0;
+        return cuts.isEmpty() && detail.isEmpty() && upkeepMinutes == 0 && tasks.isEmpty();
     }
 
     /** Person-minutes of all that is in it. */
     int minutes() {
         return cuts.stream().mapToInt(cut -> cut.cut().minutes()).sum()
                 + detail.map(RenovationPlan.Detail::minutes).orElse(0)
+                + tasks.stream().mapToInt(RenovationPlan.Task::minutes).sum()
                 + upkeepMinutes;
     }
 
@@ -99,6 +101,7 @@ final class LaneDraft {
                 minutes(),
                 overrun,
                 detail,
+                tasks,
                 upkeepMinutes);
     }
 

@@ -7,10 +7,14 @@ import static org.diligentbough.core.knowledge.Figure.TIES_OFF_YEARS;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Map;
 import java.util.function.Predicate;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.diligentbough.core.knowledge.Reason;
 import org.diligentbough.core.knowledge.ReasonCode;
+import org.diligentbough.core.orchard.Species;
+import org.diligentbough.core.orchard.SpeciesTraits;
 import org.diligentbough.core.plan.RenovationPlan.Lane;
 import org.diligentbough.core.plan.RenovationPlan.PlannedCut;
 import org.diligentbough.core.season.PruningYear;
@@ -26,7 +30,24 @@ import org.diligentbough.core.verdict.Verdict;
 public final class PlanCare {
     private static final int CROWDED = 3;
 
+    /** Kinds whose shoots near the cuts are torn off while soft; other kinds live on theirs and choose from them. */
+    private static final Map<Species, ReasonCode> ANSWER = Stream.of(
+                    Species.APPLE,
+                    Species.PEAR,
+                    Species.QUINCE,
+                    Species.MEDLAR,
+                    Species.PLUM,
+                    Species.SWEET_CHERRY,
+                    Species.SOUR_CHERRY,
+                    Species.APRICOT)
+            .collect(Collectors.toMap(species -> species, species -> ReasonCode.CARE_SHOOTS));
+
     private PlanCare() {}
+
+    /** Peaches and bushes are renewed from the shoots that answer a cut; a fig's choosing is work of its own in the plan. */
+    private static boolean chooses(Scene scene) {
+        return scene.traits().bush() || scene.traits().group() == SpeciesTraits.Group.PEACH;
+    }
 
     /**
      * Something to do in a pruning year.
@@ -57,9 +78,24 @@ public final class PlanCare {
             List<Lane> ofYear = plan.lanes().stream()
                     .filter(lane -> lane.year().equals(year))
                     .toList();
-            double share = ofYear.stream().mapToDouble(Lane::share).sum();
-            if (share >= scene.figure(CARE_SHOOTS_SHARE)) {
-                add(care, scene, year, ReasonCode.CARE_SHOOTS, limbs(ofYear, cut -> cut.share() > 0));
+            double removed = ofYear.stream()
+                    .flatMap(lane -> lane.cuts().stream())
+                    .filter(cut -> cut.kind() == Verdict.REMOVE)
+                    .mapToDouble(PlannedCut::share)
+                    .sum();
+            ReasonCode answer = ANSWER.getOrDefault(scene.tree().species(), ReasonCode.CARE_CHOOSE_SHOOTS);
+            boolean tears = answer == ReasonCode.CARE_SHOOTS;
+            if (removed >= scene.figure(CARE_SHOOTS_SHARE) && (tears || chooses(scene))) {
+                add(
+                        care,
+                        scene,
+                        year,
+                        answer,
+                        limbs(ofYear, cut -> cut.share() > 0 && (!tears || cut.kind() == Verdict.REMOVE)));
+            }
+            if (scene.tree().inContainer() && year.equals(years.get(0))) {
+                care.add(new Care(year, scene.reason(ReasonCode.CARE_CONTAINER), (int)
+                        Math.ceil(scene.figure(CARE_MINUTES_LIMB))));
             }
             add(care, scene, year.plus(1), ReasonCode.CARE_WOUNDS, limbs(ofYear, cut -> cut.cut()
                     .big()));

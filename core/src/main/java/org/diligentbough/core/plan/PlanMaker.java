@@ -34,6 +34,7 @@ final class PlanMaker {
     private final PlanDraft draft;
     private final Staging staging;
     private final Arms arms;
+    private final KindTasks kindTasks;
     private final Turn turn;
 
     /** Whose turn it is among cuts that fit a lane. */
@@ -58,6 +59,7 @@ final class PlanMaker {
         this.draft = new PlanDraft(plan);
         this.staging = new Staging(plan, draft);
         this.arms = new Arms(plan, draft);
+        this.kindTasks = new KindTasks(plan);
     }
 
     /** The plan over {@code wanted} pruning years, one at least, from the first in which the tree can still be cut. */
@@ -101,6 +103,7 @@ final class PlanMaker {
         byRule.stream()
                 .sorted(Comparator.comparing((LaneDraft lane) -> !(plan.years.rank() && lane.summerOnly)))
                 .forEach(this::fill);
+        ofYear.addAll(kindTasks.place(budget, byRule, first));
         for (LaneDraft lane : ofYear) {
             if (byRule.contains(lane)) {
                 fillBends(lane);

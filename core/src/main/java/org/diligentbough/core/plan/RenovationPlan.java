@@ -57,7 +57,10 @@ public record RenovationPlan(int years, Optional<Reason> yearsWhy, List<Lane> la
                     left.add(new NotPlaced(cut.limb(), List.of(why)));
                 }
             }
-            if (!stay.isEmpty() || lane.detail().isPresent() || lane.upkeepMinutes() > 0) {
+            if (!stay.isEmpty()
+                    || lane.detail().isPresent()
+                    || lane.upkeepMinutes() > 0
+                    || !lane.tasks().isEmpty()) {
                 kept.add(lane.with(stay));
             }
         }
@@ -98,6 +101,7 @@ public record RenovationPlan(int years, Optional<Reason> yearsWhy, List<Lane> la
      * @param minutes person-minutes for cuts, detail and upkeep, clearing up included
      * @param overrun why more is taken than the allowance
      * @param detail shoots that were counted and not entered one by one
+     * @param tasks yearly work of the kind that is no single limb's
      * @param upkeepMinutes person-minutes of the ordinary yearly cutting of a tree that is kept, an estimate; 0 when it has none
      */
     public record Lane(
@@ -114,8 +118,10 @@ public record RenovationPlan(int years, Optional<Reason> yearsWhy, List<Lane> la
             int minutes,
             Optional<Reason> overrun,
             Optional<Detail> detail,
+            List<Task> tasks,
             int upkeepMinutes) {
         public Lane {
+            tasks = List.copyOf(tasks);
             cuts = List.copyOf(cuts);
         }
 
@@ -136,6 +142,7 @@ public record RenovationPlan(int years, Optional<Reason> yearsWhy, List<Lane> la
                     minutes - lessMinutes,
                     overrun,
                     detail,
+                    tasks,
                     upkeepMinutes);
         }
 
@@ -184,6 +191,14 @@ public record RenovationPlan(int years, Optional<Reason> yearsWhy, List<Lane> la
      * @param minutes person-minutes
      */
     public record Detail(int shoots, double share, int minutes) {}
+
+    /**
+     * Yearly work of the kind that is no single limb's.
+     *
+     * @param what is done, and why
+     * @param minutes person-minutes, 0 and more
+     */
+    public record Task(Reason what, int minutes) {}
 
     /** A limb for which no place was found, or which nothing can be done about yet. */
     public record NotPlaced(String limb, List<Reason> reasons) {

@@ -8,6 +8,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import org.diligentbough.core.knowledge.Figure;
+import org.diligentbough.core.knowledge.ReasonCode;
 import org.diligentbough.core.season.CuttingCalendar;
 import org.diligentbough.core.season.PruningYear;
 import org.diligentbough.core.season.Season;
@@ -122,6 +123,16 @@ final class YearLanes {
     /** Whether the year that runs has seen the ordinary cutting of a kept tree already. */
     boolean upkeepDone() {
         return taken.upkeepDone();
+    }
+
+    /** Whether the year that runs has seen some yearly work of the kind already. */
+    boolean taskDone(ReasonCode what) {
+        return taken.tasksDone().contains(what);
+    }
+
+    /** The last day on which a fig can still start and ripen in a year; empty where nights never turn cool, or always are. */
+    Optional<LocalDate> lastFigStart(PruningYear year) {
+        return calendar.lastFigStart(year.year());
     }
 
     /** The first main window there is. */

@@ -12,6 +12,7 @@ import java.util.Optional;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
+import org.diligentbough.core.knowledge.Figure;
 import org.diligentbough.core.knowledge.Knowledge;
 import org.diligentbough.core.knowledge.Reason;
 import org.diligentbough.core.knowledge.ReasonCode;
@@ -70,6 +71,14 @@ public final class CuttingCalendar {
     /** The pruning year of a day at this site. */
     public PruningYear pruningYear(LocalDate day) {
         return PruningYear.of(day, site.southern());
+    }
+
+    /** The day by which a fig must have started to ripen in a growing year before nights turn cool; empty where they never do. */
+    public Optional<LocalDate> lastFigStart(int year) {
+        return climate.coolNights(year, knowledge.get(Figure.COOL_NIGHT_C))
+                .map(climate::here)
+                .map(cool -> cool.minusDays((int) knowledge.get(Figure.FIG_RIPENS_DAYS)))
+                .filter(last -> !last.isBefore(stages.of(10, year).orElseThrow().reached()));
     }
 
     /** The stages of the kind's year here. */

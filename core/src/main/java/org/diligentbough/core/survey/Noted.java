@@ -2,6 +2,7 @@ package org.diligentbough.core.survey;
 
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.OptionalInt;
 import java.util.Set;
 
 /**
@@ -19,6 +20,7 @@ import java.util.Set;
  * @param openWoundCm width of the largest old wound not closed, cm
  * @param consent of whoever owns it
  * @param spreadTargetM width allotted to the tree, m
+ * @param youngShoots shoots of the year or the last one that the kind's work asks for, counted and not entered one by one
  * @param group name of the trees it is kept in balance with
  * @param sparedInGroup whether it is weaker than the others of its group, so that it is only cleaned
  * @param renovating whether it was found neglected and has been cut since: its renovation goes on
@@ -36,6 +38,7 @@ public record Noted(
         OptionalDouble openWoundCm,
         Optional<Consent> consent,
         OptionalDouble spreadTargetM,
+        OptionalInt youngShoots,
         Optional<String> group,
         boolean sparedInGroup,
         boolean renovating) {
@@ -53,6 +56,7 @@ public record Noted(
             OptionalDouble.empty(),
             Optional.empty(),
             OptionalDouble.empty(),
+            OptionalInt.empty(),
             Optional.empty(),
             false,
             false);
@@ -63,25 +67,30 @@ public record Noted(
 
     /** The same of a tree that was found neglected and has been cut since. */
     public Noted beingRenovated() {
-        return with(spreadTargetM, group, sparedInGroup, true);
+        return with(spreadTargetM, youngShoots, group, sparedInGroup, true);
     }
 
     /** The same with another width allotted, m. */
     public Noted within(OptionalDouble otherM) {
-        return with(otherM, group, sparedInGroup, renovating);
+        return with(otherM, youngShoots, group, sparedInGroup, renovating);
     }
 
     /** The same of a tree that is weaker than the others of its group. */
     public Noted spared() {
-        return with(spreadTargetM, group, true, renovating);
+        return with(spreadTargetM, youngShoots, group, true, renovating);
+    }
+
+    /** The same with so many shoots counted. */
+    public Noted counting(int shoots) {
+        return with(spreadTargetM, OptionalInt.of(shoots), group, sparedInGroup, renovating);
     }
 
     /** The same of a tree that is to be kept in balance with others. */
     public Noted ofGroup(String name) {
-        return with(spreadTargetM, Optional.of(name), sparedInGroup, renovating);
+        return with(spreadTargetM, youngShoots, Optional.of(name), sparedInGroup, renovating);
     }
 
-    private Noted with(OptionalDouble widthM, Optional<String> of, boolean spared, boolean goesOn) {
+    private Noted with(OptionalDouble widthM, OptionalInt shoots, Optional<String> of, boolean spared, boolean goesOn) {
         return new Noted(
                 habit,
                 heightSetBy,
@@ -95,6 +104,7 @@ public record Noted(
                 openWoundCm,
                 consent,
                 widthM,
+                shoots,
                 of,
                 spared,
                 goesOn);

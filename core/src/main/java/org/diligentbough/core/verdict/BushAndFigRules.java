@@ -10,8 +10,6 @@ import static org.diligentbough.core.knowledge.Figure.FIG_LIMB_LEAST_M;
 import static org.diligentbough.core.knowledge.Figure.FIG_RENEWAL_HEIGHT_M;
 import static org.diligentbough.core.knowledge.Figure.FIG_RENEWAL_YEARS;
 import static org.diligentbough.core.knowledge.Figure.FIG_SHOOT_LEAST_M;
-import static org.diligentbough.core.knowledge.Figure.WEAK_SHOOTS_CM;
-import static org.diligentbough.core.knowledge.Figure.YOUNG_TREE_YEARS;
 
 import java.util.Collection;
 import java.util.Comparator;
@@ -107,17 +105,10 @@ final class BushAndFigRules {
         return Math.min(most, Math.max((int) scene.figure(BUSH_MAINS_LEAST), wanted));
     }
 
-    /** Whether a fig is due: weak and young ones are let grow. */
-    private boolean figGrowsOn() {
-        boolean weak = scene.tree().shootExtensionCm().orElse(Double.MAX_VALUE) < scene.figure(WEAK_SHOOTS_CM);
-        boolean young = scene.ageYears().isPresent() && scene.ageYears().getAsInt() <= scene.figure(YOUNG_TREE_YEARS);
-        return weak || young;
-    }
-
     /** A fig's shoots of last year go back to a bud or two; its limbs are renewed whole or one by one. */
     Optional<Finding> fig(Limb limb) {
         boolean lastYears = limb.youngerThanOrOf(1);
-        if (figGrowsOn()) {
+        if (scene.figGrowsOn()) {
             return lastYears
                     ? Optional.of(Finding.leave(Rule.RENEWAL, Verdict.KEEP, scene.reason(ReasonCode.FIG_GROWS_ON)))
                     : Optional.empty();

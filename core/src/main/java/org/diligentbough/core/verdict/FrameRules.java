@@ -59,7 +59,9 @@ final class FrameRules {
     /** A side limb over half as thick as the limb it grows from; never on the trunk, a bush, a leader or a young tree. */
     Optional<Finding> thickSideLimb(Limb limb) {
         Optional<Limb> parent = scene.branching().parentOf(limb);
-        if (parent.isEmpty() || scene.bush() || scene.evergreen() || scene.leader(limb) || scene.young()) {
+        // A trained tree's young laterals are cut to a few buds, however thick.
+        boolean byBuds = KindWood.byBuds(scene) && limb.youngerThanOrOf(2);
+        if (parent.isEmpty() || scene.bush() || scene.evergreen() || scene.leader(limb) || scene.young() || byBuds) {
             return Optional.empty();
         }
         double ratio = limb.diameterCm() / parent.get().diameterCm();

@@ -62,7 +62,7 @@ public final class KindWood {
         if (peach(scene)) {
             return limb.youngerThanOrOf(1) ? peachShoot(limb) : fruited(limb);
         }
-        if (byBuds()) {
+        if (byBuds(scene)) {
             return trained(limb);
         }
         return switch (scene.tree().species()) {
@@ -74,12 +74,12 @@ public final class KindWood {
     }
 
     /** Whether a kind fruits on last year's shoots and has each renewed in turn. */
-    static boolean peach(Scene scene) {
+    public static boolean peach(Scene scene) {
         return scene.traits().group() == SpeciesTraits.Group.PEACH;
     }
 
     /** Whether a tree's laterals are cut by buds each summer: espaliers, fans and cordons of the kinds that bear spurs. */
-    private boolean byBuds() {
+    public static boolean byBuds(Scene scene) {
         Form form = scene.formWanted();
         return (form == Form.ESPALIER || form == Form.FAN || form == Form.CORDON)
                 && !scene.bush()

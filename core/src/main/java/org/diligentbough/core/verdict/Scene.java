@@ -213,6 +213,13 @@ public final class Scene {
         return within && (small || newlyPlanted || inFruit);
     }
 
+    /** Whether a fig is weak or young: it is let grow, and its figs come off. */
+    public boolean figGrowsOn() {
+        boolean weak = tree().shootExtensionCm().orElse(Double.MAX_VALUE) < figure(Figure.WEAK_SHOOTS_CM);
+        boolean newlyPlanted = ageYears().isPresent() && ageYears().getAsInt() <= figure(Figure.YOUNG_TREE_YEARS);
+        return fig() && (weak || newlyPlanted);
+    }
+
     /** Whether nobody had cut the tree for so long that it counts as neglected; its renovation may have begun since. */
     public boolean untouched() {
         return tree().noted().renovating()
@@ -337,7 +344,13 @@ public final class Scene {
         return outgrows ? strongest : 0;
     }
 
-    private String cultivarOf(Limb limb) {
+    /** Share of the living crown on each cultivar, 0 to 1; one where nobody said of several. */
+    public Map<String, Double> cultivarShares() {
+        return Map.copyOf(cultivarShares);
+    }
+
+    /** The cultivar of a limb: its own, or that of what it grows from; empty text where nobody said. */
+    public String cultivarOf(Limb limb) {
         return limb.cultivar()
                 .or(() -> branching.parentOf(limb).map(this::cultivarOf))
                 .orElse("");

@@ -3,11 +3,14 @@ package org.diligentbough.core.visit;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.EnumSet;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.stream.Stream;
 import org.diligentbough.core.knowledge.Knowledge;
+import org.diligentbough.core.knowledge.ReasonCode;
 import org.diligentbough.core.orchard.SpeciesTraits;
 import org.diligentbough.core.season.CuttingCalendar;
 import org.diligentbough.core.season.PruningYear;
@@ -63,6 +66,7 @@ public final class TreeRecord {
         private double summerShare;
         private final List<Limb> bigCuts = new ArrayList<>();
         private int renewals;
+        private final Set<ReasonCode> tasksDone = EnumSet.noneOf(ReasonCode.class);
         private boolean upkeepDone;
     }
 
@@ -94,6 +98,7 @@ public final class TreeRecord {
                         ofYear.bigCuts,
                         ofYear.renewals,
                         Math.max(0, before - allowance),
+                        ofYear.tasksDone,
                         ofYear.upkeepDone));
     }
 
@@ -106,6 +111,7 @@ public final class TreeRecord {
         CutSizing sizing = new CutSizing(scene);
         LivingCrown crown = new LivingCrown(scene.branching(), scene.shares());
         YearTaken year = taken.computeIfAbsent(calendar.pruningYear(visit.on()).year(), key -> new YearTaken());
+        year.tasksDone.addAll(visit.tasks());
         year.upkeepDone |= visit.upkeep();
         double crownOfYear = 1 - year.share;
         double share = 0;

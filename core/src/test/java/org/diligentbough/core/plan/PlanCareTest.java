@@ -7,6 +7,7 @@ import java.util.List;
 import org.diligentbough.core.Evaluation;
 import org.diligentbough.core.SurveyBuilder;
 import org.diligentbough.core.knowledge.ReasonCode;
+import org.diligentbough.core.orchard.Species;
 import org.diligentbough.core.plan.PlanCare.Care;
 import org.diligentbough.core.survey.FaultKind;
 import org.junit.jupiter.api.Test;
@@ -32,6 +33,35 @@ class PlanCareTest {
         assertThat(of(tree, ReasonCode.CARE_WOUNDS))
                 .extracting(care -> care.year().year())
                 .containsExactly(2028);
+    }
+
+    /** Shoots are torn off pome and stone trees after a few hundredths; peaches and bushes choose from theirs. */
+    @Test
+    void whatAnswersACutIsTornOffOrChosenByKind() {
+        SurveyBuilder apple =
+                withFrame().limb("X", limb -> limb.diameter(6).azimuth(60).fault(FaultKind.CROSSING_CENTRE));
+        assertThat(of(apple, ReasonCode.CARE_SHOOTS)).hasSize(1);
+        SurveyBuilder peach =
+                withFrame().limb("X", limb -> limb.diameter(6).azimuth(60).fault(FaultKind.CROSSING_CENTRE));
+        peach.species = Species.PEACH;
+        assertThat(of(peach, ReasonCode.CARE_SHOOTS)).isEmpty();
+        assertThat(of(peach, ReasonCode.CARE_CHOOSE_SHOOTS)).hasSize(1);
+        SurveyBuilder fig =
+                withFrame().limb("X", limb -> limb.diameter(6).azimuth(60).fault(FaultKind.CROSSING_CENTRE));
+        fig.species = Species.FIG;
+        assertThat(of(fig, ReasonCode.CARE_SHOOTS)).isEmpty();
+        assertThat(of(fig, ReasonCode.CARE_CHOOSE_SHOOTS)).isEmpty();
+        SurveyBuilder small =
+                withFrame().limb("X", limb -> limb.diameter(2).azimuth(60).fault(FaultKind.CROSSING_CENTRE));
+        assertThat(of(small, ReasonCode.CARE_SHOOTS)).isEmpty();
+    }
+
+    @Test
+    void inAContainerRootAndTopGoTogether() {
+        SurveyBuilder lemon = SurveyBuilder.of(Species.APPLE)
+                .limb("M", limb -> limb.diameter(3).fruiting(2));
+        lemon.inContainer = true;
+        assertThat(of(lemon, ReasonCode.CARE_CONTAINER)).hasSize(1);
     }
 
     @Test

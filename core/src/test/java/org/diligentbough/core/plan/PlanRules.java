@@ -22,6 +22,7 @@ import org.diligentbough.core.season.Window;
 import org.diligentbough.core.survey.Limb;
 import org.diligentbough.core.survey.Survey;
 import org.diligentbough.core.survey.TakenThisYear;
+import org.diligentbough.core.verdict.CutKind;
 import org.diligentbough.core.verdict.LimbVerdict;
 import org.diligentbough.core.verdict.Rule;
 import org.diligentbough.core.verdict.Verdict;
@@ -90,7 +91,10 @@ public final class PlanRules {
                 saysArms.add(year);
             }
             for (PlannedCut cut : lane.cuts()) {
-                all.merge(year, cut.share(), Double::sum);
+                // The kind's yearly work on young wood is detail that no allowance holds back, and is not paid back.
+                if (!verdicts.get(cut.limb()).ownWork(evaluation.scene().traits())) {
+                    all.merge(year, cut.share(), Double::sum);
+                }
                 if (cut.byHand()) {
                     byHand.add(year);
                 }
@@ -219,6 +223,15 @@ public final class PlanRules {
                                         .branching()
                                         .living(evaluation.scene().branching().get(cut.limb())));
             } else {
+                // The tips of growing shoots have a time of their own, in which nothing else is cut.
+                assertThat(lane.cuts())
+                        .allMatch(cut -> cut.byHand()
+                                || (cut.cut().kind() == CutKind.TOPPING) == (lane.season() == Season.EARLY_SUMMER)
+                                || cut.cut().kind() != CutKind.TOPPING
+                                        && calendar
+                                                .windowsIn(LocalDateRange.ofClosed(lane.opens(), lane.closes()))
+                                                .stream()
+                                                .anyMatch(window -> window.work() == Window.Work.STRUCTURE));
                 assertThat(calendar.windowsIn(LocalDateRange.ofClosed(lane.opens(), lane.closes())))
                         .anyMatch(window -> window.quality() != Window.Quality.KEEP_OFF
                                 && window.days().encloses(LocalDateRange.ofClosed(lane.opens(), lane.closes())));

@@ -7,6 +7,7 @@ import java.time.LocalDate;
 import java.util.List;
 import java.util.OptionalDouble;
 import java.util.OptionalInt;
+import java.util.Set;
 import org.diligentbough.core.Evaluation;
 import org.diligentbough.core.SurveyBuilder;
 import org.diligentbough.core.orchard.Form;
@@ -69,8 +70,8 @@ class UpkeepTest {
         bush.spreadM = 1.2;
         bush.plantedYear = OptionalInt.empty();
         assertThat(minutes(bush)).isEqualTo(10);
-        assertThat(minutes(apple(4, 4, 12).with(tree -> tree.formWanted = Form.FAN)))
-                .isEqualTo(80);
+        SurveyBuilder fan = apple(4, 4, 12).with(tree -> tree.formWanted = Form.FAN);
+        assertThat(fan.evaluate().plan().lanes().get(0).minutes()).isEqualTo(80);
     }
 
     @Test
@@ -100,8 +101,8 @@ class UpkeepTest {
         SurveyBuilder tree = apple(4, 4, 12);
         Survey survey = tree.build();
         LocalDate day = survey.surveyedOn();
-        assertThat(lanes(survey, new Visit(day, List.of(), 0, true))).isEmpty();
-        assertThat(lanes(survey, new Visit(day, List.of(), 0, false))).hasSize(1);
+        assertThat(lanes(survey, new Visit(day, List.of(), 0, Set.of(), true))).isEmpty();
+        assertThat(lanes(survey, new Visit(day, List.of(), 0))).hasSize(1);
     }
 
     private static List<Lane> lanes(Survey survey, Visit visit) {

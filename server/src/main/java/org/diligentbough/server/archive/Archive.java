@@ -16,6 +16,7 @@ import org.diligentbough.server.shared.CodeOf;
 import org.diligentbough.server.shared.MayBeNull;
 import org.diligentbough.server.visit.LoggedCut;
 import org.diligentbough.server.visit.VisitCut;
+import org.diligentbough.server.visit.VisitTask;
 import tools.jackson.databind.JsonNode;
 
 /**
@@ -156,6 +157,7 @@ public record Archive(
      * @param on its day, for a visit without a work day
      * @param people names of those who are to do it
      * @param cuts as they were planned; absent: whatever the plan had open that day, and no visit when that was nothing
+     * @param tasks yearly work of the kind it was planned with; absent: none
      * @param upkeepMinutes person-minutes of ordinary yearly cutting it was planned with; absent: none
      * @param logs what was logged, corrected ones first; the last counts
      */
@@ -165,6 +167,7 @@ public record Archive(
             @MayBeNull List<String> people,
             @MayBeNull List<VisitCut> cuts,
             @MayBeNull Integer shoots,
+            @MayBeNull List<VisitTask> tasks,
             @MayBeNull Integer upkeepMinutes,
             @MayBeNull List<ArchivedLog> logs) {}
 

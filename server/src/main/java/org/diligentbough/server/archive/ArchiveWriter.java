@@ -228,6 +228,7 @@ public class ArchiveWriter {
                 days.people(visit).stream().map(names::get).toList(),
                 records.cuts(visit),
                 visit.shoots(),
+                records.tasks(visit),
                 visit.upkeepMinutes(),
                 logs.stream()
                         .filter(log -> log.visitId().equals(visit.id()))

@@ -41,6 +41,7 @@ import org.diligentbough.server.visit.Reports;
 import org.diligentbough.server.visit.TreeRecords;
 import org.diligentbough.server.visit.VisitMapper.LogRow;
 import org.diligentbough.server.visit.VisitMapper.VisitRow;
+import org.diligentbough.server.visit.VisitTask;
 import org.diligentbough.server.wood.Removals;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Component;
@@ -306,11 +307,15 @@ class WorkImport {
         for (int i = 0; i < due.visit().cuts().size(); i++) {
             good &= run.problems.check(due.visit().cuts().get(i), due.at() + "/cuts/" + i);
         }
+        List<VisitTask> tasks = orEmpty(due.visit().tasks());
+        for (int i = 0; i < tasks.size(); i++) {
+            good &= run.problems.check(tasks.get(i), due.at() + "/tasks/" + i);
+        }
         int shoots = orNone(run, due.visit().shoots(), due.at() + "/shoots");
         int upkeepMinutes = orNone(run, due.visit().upkeepMinutes(), due.at() + "/upkeepMinutes");
         return good
                 ? Optional.of(
-                        days.asGiven(due.tree().id(), due.dayId(), due.visit().cuts(), shoots, upkeepMinutes))
+                        days.asGiven(due.tree().id(), due.dayId(), due.visit().cuts(), shoots, tasks, upkeepMinutes))
                 : Optional.empty();
     }
 

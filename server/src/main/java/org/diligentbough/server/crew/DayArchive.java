@@ -16,6 +16,7 @@ import org.diligentbough.server.visit.VisitCut;
 import org.diligentbough.server.visit.VisitMapper;
 import org.diligentbough.server.visit.VisitMapper.NewVisit;
 import org.diligentbough.server.visit.VisitMapper.VisitRow;
+import org.diligentbough.server.visit.VisitTask;
 import org.springframework.stereotype.Component;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -91,7 +92,8 @@ public class DayArchive {
     }
 
     /** A visit of cuts as they were planned; its id. */
-    public long asGiven(long treeId, Long dayId, List<VisitCut> cuts, int shoots, int upkeepMinutes) {
+    public long asGiven(
+            long treeId, Long dayId, List<VisitCut> cuts, int shoots, List<VisitTask> tasks, int upkeepMinutes) {
         Set<Kit> kit = EnumSet.noneOf(Kit.class);
         for (VisitCut cut : cuts) {
             Codes.parse(Kit.class, cut.tool()).ifPresent(kit::add);
@@ -113,6 +115,7 @@ public class DayArchive {
                 shoots,
                 0,
                 upkeepMinutes,
+                json.writeValueAsString(tasks),
                 kit.stream().map(Codes::of).collect(Collectors.joining(",")),
                 cuts.stream().anyMatch(VisitCut::sick)));
     }

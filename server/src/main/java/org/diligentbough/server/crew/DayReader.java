@@ -103,7 +103,7 @@ class DayReader {
                 coming.stream()
                         .map(helper -> person(helper, day.onDay(), turns))
                         .toList(),
-                turns.stream().map(DayReader::visit).toList(),
+                turns.stream().map(this::visit).toList(),
                 findings(day, data, turns, coming));
     }
 
@@ -194,7 +194,10 @@ class DayReader {
                 kit,
                 cuts.stream().anyMatch(DayReader::offTheGround),
                 row.sick(),
-                row.shoots() > 0 || row.upkeepMinutes() > 0 || cuts.stream().anyMatch(VisitCut::boundToWindow),
+                row.shoots() > 0
+                        || row.upkeepMinutes() > 0
+                        || !records.tasks(row).isEmpty()
+                        || cuts.stream().anyMatch(VisitCut::boundToWindow),
                 mayCut,
                 holds,
                 outdated(evaluation, cuts),
@@ -234,7 +237,7 @@ class DayReader {
                 DayCheck.clockMinutes(helper, turns.stream().map(Turn::visit).toList()));
     }
 
-    private static VisitView visit(Turn turn) {
+    private VisitView visit(Turn turn) {
         return new VisitView(
                 turn.row().id(),
                 turn.row().treeId(),
@@ -249,6 +252,7 @@ class DayReader {
                 turn.row().sick(),
                 turn.row().logged(),
                 turn.row().shoots(),
+                records.tasks(turn.row()),
                 turn.row().upkeepMinutes(),
                 turn.visit().helpers(),
                 turn.cuts());

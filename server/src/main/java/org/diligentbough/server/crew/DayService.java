@@ -32,6 +32,7 @@ import org.diligentbough.server.visit.TreeRecords;
 import org.diligentbough.server.visit.VisitCut;
 import org.diligentbough.server.visit.VisitMapper;
 import org.diligentbough.server.visit.VisitMapper.VisitRow;
+import org.diligentbough.server.visit.VisitTask;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import tools.jackson.databind.json.JsonMapper;
@@ -208,9 +209,11 @@ public class DayService {
         Evaluation evaluation = judgement.now(treeId);
         List<Chosen> chosen = asked.cuts();
         Work open = maker.openOn(evaluation, on);
-        boolean upkeepTaken = dayId != null && open.upkeepMinutes() > 0 && upkeepOnOpenVisits(treeId);
+        Besides besides = besides(treeId, open, dayId != null);
         Work work = (chosen == null ? open : maker.chosen(evaluation, chosen))
-                .withUpkeep(asked.upkeep() && !upkeepTaken ? open.upkeepMinutes() : 0);
+                .with(asked.upkeep() ? besides.tasks() : List.of(), asked.upkeep() ? besides.upkeepMinutes() : 0);
+        boolean onAnotherVisit = open.upkeepMinutes() > besides.upkeepMinutes()
+                || open.tasks().size() > besides.tasks().size();
         if (chosen != null && work.cuts().size() < new HashSet<>(chosen).size()) {
             throw ProblemException.wrongField(
                     "/cuts", "names a cut that is not in the tree's plan; choose from the plan");
@@ -228,19 +231,40 @@ public class DayService {
                     throw ProblemException.wrongField(
                             "/cuts", "limb " + cut.limb() + " is on a work day already; take it off there first");
                 });
-        if (dayId != null && work.cuts().isEmpty() && shoots == 0 && work.upkeepMinutes() == 0) {
+        if (dayId != null
+                && work.cuts().isEmpty()
+                && shoots == 0
+                && work.tasks().isEmpty()
+                && work.upkeepMinutes() == 0) {
             throw ProblemException.wrongField(
                     "/cuts",
-                    upkeepTaken
-                            ? "is empty, and its yearly cutting is on a work day already; take it off there first"
+                    onAnotherVisit
+                            ? "is empty, and its yearly work is on a work day already; take it off there first"
                             : "is empty; choose a cut at least");
         }
         return visits.add(maker.row(treeId, dayId, work, shoots));
     }
 
-    private boolean upkeepOnOpenVisits(long treeId) {
-        return visits.ofTree(treeId).stream()
-                .anyMatch(visit -> !visit.logged() && visit.workDayId() != null && visit.upkeepMinutes() > 0);
+    /** Yearly work besides cuts. */
+    private record Besides(List<VisitTask> tasks, int upkeepMinutes) {}
+
+    /** What of the work besides cuts is on no work day yet; all of it where nobody asks for days. */
+    private Besides besides(long treeId, Work open, boolean forADay) {
+        List<VisitRow> others = forADay
+                ? visits.ofTree(treeId).stream()
+                        .filter(visit -> !visit.logged() && visit.workDayId() != null)
+                        .toList()
+                : List.of();
+        Set<String> taken = others.stream()
+                .flatMap(visit -> records.tasks(visit).stream())
+                .map(VisitTask::code)
+                .collect(Collectors.toSet());
+        boolean upkeepTaken = others.stream().anyMatch(visit -> visit.upkeepMinutes() > 0);
+        return new Besides(
+                open.tasks().stream()
+                        .filter(task -> !taken.contains(task.code()))
+                        .toList(),
+                upkeepTaken ? 0 : open.upkeepMinutes());
     }
 
     private Set<String> onOpenVisits(long treeId) {
@@ -388,8 +412,8 @@ public class DayService {
                 .toList();
         int shoots =
                 taken.isEmpty() ? work.detail().map(detail -> detail.shoots()).orElse(0) : 0;
-        int upkeepMinutes = upkeepOnOpenVisits(treeId) ? 0 : work.upkeepMinutes();
-        if (cuts.isEmpty() && shoots == 0 && upkeepMinutes == 0) {
+        Besides besides = besides(treeId, work, true);
+        if (cuts.isEmpty() && shoots == 0 && besides.tasks().isEmpty() && besides.upkeepMinutes() == 0) {
             return Optional.empty();
         }
         TreeRow tree = orchard.tree(treeId);
@@ -402,9 +426,13 @@ public class DayService {
                 work.closes().equals(LocalDate.MAX) ? on : work.closes(),
                 cuts.stream().anyMatch(VisitCut::urgent),
                 work.sick(),
-                cuts.stream().mapToInt(VisitCut::minutes).sum() + shootsMinutes + upkeepMinutes,
+                cuts.stream().mapToInt(VisitCut::minutes).sum()
+                        + shootsMinutes
+                        + besides.upkeepMinutes()
+                        + besides.tasks().stream().mapToInt(VisitTask::minutes).sum(),
                 shoots,
-                upkeepMinutes,
+                besides.tasks(),
+                besides.upkeepMinutes(),
                 cuts.stream()
                         .flatMap(cut -> cut.tickets().stream())
                         .distinct()

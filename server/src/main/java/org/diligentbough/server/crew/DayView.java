@@ -5,6 +5,7 @@ import java.util.List;
 import org.diligentbough.server.shared.MayBeNull;
 import org.diligentbough.server.shared.Wording.Worded;
 import org.diligentbough.server.visit.VisitCut;
+import org.diligentbough.server.visit.VisitTask;
 
 /**
  * A work day with its people and trees.
@@ -57,6 +58,7 @@ public record DayView(
             boolean sick,
             boolean logged,
             int shoots,
+            List<VisitTask> tasks,
             int upkeepMinutes,
             List<Long> people,
             List<VisitCut> cuts) {}
@@ -93,6 +95,7 @@ public record DayView(
             boolean sick,
             int minutes,
             int shoots,
+            List<VisitTask> tasks,
             int upkeepMinutes,
             List<String> tickets,
             List<VisitCut> cuts) {}

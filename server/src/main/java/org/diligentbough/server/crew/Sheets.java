@@ -19,6 +19,7 @@ import org.diligentbough.server.visit.LogService;
 import org.diligentbough.server.visit.TreeRecords;
 import org.diligentbough.server.visit.VisitCut;
 import org.diligentbough.server.visit.VisitMapper.VisitRow;
+import org.diligentbough.server.visit.VisitTask;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RestController;
@@ -83,6 +84,7 @@ class Sheets {
             double northM,
             int minutes,
             int shoots,
+            List<VisitTask> tasks,
             int upkeepMinutes,
             boolean sick,
             boolean logged,
@@ -132,6 +134,7 @@ class Sheets {
                 tree.northM(),
                 records.minutes(visit),
                 visit.shoots(),
+                records.tasks(visit),
                 visit.upkeepMinutes(),
                 visit.sick(),
                 visit.logged(),

@@ -11,6 +11,7 @@ import java.util.stream.Collectors;
 import org.diligentbough.core.Evaluation;
 import org.diligentbough.core.crew.Kit;
 import org.diligentbough.core.knowledge.Codes;
+import org.diligentbough.core.plan.RenovationPlan;
 import org.diligentbough.core.plan.RenovationPlan.Detail;
 import org.diligentbough.core.plan.RenovationPlan.Lane;
 import org.diligentbough.core.plan.RenovationPlan.PlannedCut;
@@ -21,6 +22,7 @@ import org.diligentbough.core.verdict.Verdict;
 import org.diligentbough.server.shared.Wording;
 import org.diligentbough.server.visit.VisitCut;
 import org.diligentbough.server.visit.VisitMapper.NewVisit;
+import org.diligentbough.server.visit.VisitTask;
 import org.springframework.stereotype.Component;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -43,7 +45,7 @@ class VisitMaker {
      *
      * @param cuts null for all it has open
      * @param shoots how many of the counted ones; null for all it has
-     * @param upkeep whether the ordinary yearly cutting too
+     * @param upkeep whether the yearly work besides cuts too: of the kind, and the ordinary cutting of a kept tree
      */
     record Wanted(List<Chosen> cuts, Integer shoots, boolean upkeep) {}
 
@@ -51,16 +53,18 @@ class VisitMaker {
     record Work(
             List<VisitCut> cuts,
             Optional<Detail> detail,
+            List<VisitTask> tasks,
             int upkeepMinutes,
             Set<Kit> kit,
             boolean sick,
             LocalDate closes) {
         boolean nothing() {
-            return cuts.isEmpty() && detail.isEmpty() && upkeepMinutes == 0;
+            return cuts.isEmpty() && detail.isEmpty() && tasks.isEmpty() && upkeepMinutes == 0;
         }
 
-        Work withUpkeep(int minutes) {
-            return new Work(cuts, detail, minutes, kit, sick, closes);
+        /** The same with other work besides the cuts, of which part may be on another visit already. */
+        Work with(List<VisitTask> others, int otherUpkeepMinutes) {
+            return new Work(cuts, detail, others, otherUpkeepMinutes, kit, sick, closes);
         }
     }
 
@@ -89,6 +93,7 @@ class VisitMaker {
         List<VisitCut> cuts = new ArrayList<>();
         Set<Kit> kit = EnumSet.noneOf(Kit.class);
         Optional<Detail> detail = Optional.empty();
+        List<VisitTask> tasks = new ArrayList<>();
         int upkeepMinutes = 0;
         LocalDate closes = LocalDate.MAX;
         for (Lane lane : lanes) {
@@ -102,6 +107,11 @@ class VisitMaker {
             if (detail.isEmpty()) {
                 detail = lane.detail();
             }
+            if (withUpkeep && !lane.tasks().isEmpty()) {
+                lane.tasks().forEach(task -> tasks.add(task(task)));
+                kit.addAll(Kit.ofUpkeep(evaluation.scene()));
+                closes = lane.closes().isBefore(closes) ? lane.closes() : closes;
+            }
             if (withUpkeep && lane.upkeepMinutes() > 0) {
                 upkeepMinutes += lane.upkeepMinutes();
                 kit.addAll(Kit.ofUpkeep(evaluation.scene()));
@@ -109,7 +119,12 @@ class VisitMaker {
             }
         }
         boolean sick = evaluation.scene().survey().limbs().stream().anyMatch(limb -> limb.has(FaultKind.DISEASED));
-        return new Work(cuts, detail, upkeepMinutes, kit, sick, closes);
+        return new Work(cuts, detail, tasks, upkeepMinutes, kit, sick, closes);
+    }
+
+    private VisitTask task(RenovationPlan.Task task) {
+        Wording.Worded what = wording.of(task.what());
+        return new VisitTask(what.code(), what.text(), task.minutes());
     }
 
     private VisitCut visitCut(Evaluation evaluation, PlannedCut planned) {
@@ -166,6 +181,7 @@ class VisitMaker {
                 minutes,
                 share,
                 work.upkeepMinutes(),
+                json.writeValueAsString(work.tasks()),
                 work.kit().stream().sorted().map(Codes::of).collect(Collectors.joining(",")),
                 work.sick());
     }

@@ -43,6 +43,7 @@ class FieldPacks {
     /**
      * One tree.
      *
+     * @param form the one wanted, else the one it has
      * @param newestSurvey its id, 0 while there is none: what a new survey is based on
      * @param start what a new survey starts from, or null
      */
@@ -51,6 +52,7 @@ class FieldPacks {
             String tag,
             String species,
             @MayBeNull String cultivar,
+            @MayBeNull String form,
             String triage,
             @MayBeNull LocalDate surveyedOn,
             long newestSurvey,
@@ -99,7 +101,8 @@ class FieldPacks {
     private FieldTree tree(
             TreeRow tree, SiteRow site, LocalDate day, Optional<SurveyRow> newest, Optional<Standing> standing) {
         if (newest.isEmpty()) {
-            return new FieldTree(tree.id(), tree.tag(), tree.species(), tree.cultivar(), "unsurveyed", null, 0, null);
+            return new FieldTree(
+                    tree.id(), tree.tag(), tree.species(), tree.cultivar(), form(tree), "unsurveyed", null, 0, null);
         }
         JsonNode last = surveys.fileOf(newest.get(), tree, site, day);
         JsonNode start = standing.<JsonNode>map(stands -> NextSurvey.from(last, stands.survey()))
@@ -109,9 +112,14 @@ class FieldPacks {
                 tree.tag(),
                 tree.species(),
                 tree.cultivar(),
+                form(tree),
                 tree.triage(),
                 newest.get().surveyedOn(),
                 newest.get().id(),
                 start);
+    }
+
+    private static String form(TreeRow tree) {
+        return tree.formWanted() == null ? tree.form() : tree.formWanted();
     }
 }

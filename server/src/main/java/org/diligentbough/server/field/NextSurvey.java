@@ -31,7 +31,7 @@ final class NextSurvey {
         standing.tree().waterSprouts().ifPresent(shoots -> tree.put("waterSprouts", shoots));
         standing.tree().yearsSinceCut().ifPresent(years -> tree.put("yearsSinceCut", Math.round(years * 10) / 10.0));
         // What a walk sees anew every time, and what the logs know better.
-        tree.remove(List.of("shootExtensionCm", "stillGrowing", "removedLast12Months"));
+        tree.remove(List.of("shootExtensionCm", "youngShoots", "stillGrowing", "removedLast12Months"));
         next.remove(List.of("observedStage", "surveyedOn", "today", "site"));
         return next;
     }

@@ -84,7 +84,8 @@ public record SurveyFile(
             String ownerWishes,
             String consent,
             Double spreadTargetM,
-            String leafDensity) {}
+            String leafDensity,
+            Integer youngShoots) {}
 
     /** The trunk. */
     public record TrunkFile(

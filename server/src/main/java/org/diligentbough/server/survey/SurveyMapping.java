@@ -127,6 +127,7 @@ public final class SurveyMapping {
                 number(trunk.openWoundCm()),
                 code(Noted.Consent.class, tree.consent()),
                 number(tree.spreadTargetM()),
+                integer(tree.youngShoots()),
                 Optional.ofNullable(tree.groupName()).filter(name -> !name.isBlank()),
                 false,
                 false);

@@ -131,7 +131,15 @@ public record EvaluationAnswer(
             int minutes,
             @MayBeNull Worded overrun,
             @MayBeNull DetailAnswer detail,
+            List<TaskAnswer> tasks,
+            List<CultivarAnswer> cultivars,
             int upkeepMinutes) {}
+
+    /** What a lane takes of one of several cultivars on a tree: share of that cultivar's own crown as surveyed, 0 to 1. */
+    public record CultivarAnswer(String cultivar, double share) {}
+
+    /** Yearly work of the kind that is no single limb's: person-minutes. */
+    public record TaskAnswer(Worded what, int minutes) {}
 
     /** Ordinary cutting year after year when the plan is done, an estimate: person-minutes. */
     public record UpkeepAnswer(int fromYear, String fromYearLabel, String season, int minutes) {}

@@ -3,6 +3,7 @@ package org.diligentbough.server.verdict;
 import java.util.List;
 import java.util.Map;
 import java.util.OptionalDouble;
+import java.util.TreeMap;
 import org.diligentbough.core.Evaluation;
 import org.diligentbough.core.knowledge.Codes;
 import org.diligentbough.core.knowledge.ReasonCode;
@@ -16,6 +17,7 @@ import org.diligentbough.core.season.MayCut;
 import org.diligentbough.core.season.PruningYear;
 import org.diligentbough.core.verdict.Cut;
 import org.diligentbough.core.verdict.LimbVerdict;
+import org.diligentbough.core.verdict.Scene;
 import org.diligentbough.core.verdict.TreeVerdict;
 import org.diligentbough.server.shared.Wording;
 import org.springframework.stereotype.Component;
@@ -47,7 +49,9 @@ public class EvaluationWriter {
                         .toList(),
                 evaluation.plan().years(),
                 evaluation.plan().yearsWhy().map(wording::of).orElse(null),
-                evaluation.plan().lanes().stream().map(this::lane).toList(),
+                evaluation.plan().lanes().stream()
+                        .map(lane -> lane(lane, evaluation.scene()))
+                        .toList(),
                 evaluation.plan().notPlaced().stream()
                         .map(limb -> new EvaluationAnswer.NotPlacedAnswer(limb.limb(), wording.all(limb.reasons())))
                         .toList(),
@@ -158,7 +162,7 @@ public class EvaluationWriter {
                 cut.place().sideBranch().orElse(null));
     }
 
-    private EvaluationAnswer.LaneAnswer lane(RenovationPlan.Lane lane) {
+    private EvaluationAnswer.LaneAnswer lane(RenovationPlan.Lane lane, Scene scene) {
         return new EvaluationAnswer.LaneAnswer(
                 lane.year().year(),
                 lane.year().label(),
@@ -186,7 +190,29 @@ public class EvaluationWriter {
                         .map(detail ->
                                 new EvaluationAnswer.DetailAnswer(detail.shoots(), detail.share(), detail.minutes()))
                         .orElse(null),
+                lane.tasks().stream()
+                        .map(task -> new EvaluationAnswer.TaskAnswer(wording.of(task.what()), task.minutes()))
+                        .toList(),
+                cultivars(lane, scene),
                 lane.upkeepMinutes());
+    }
+
+    /** What each cultivar gives, where a tree carries several. */
+    private static List<EvaluationAnswer.CultivarAnswer> cultivars(RenovationPlan.Lane lane, Scene scene) {
+        Map<String, Double> shares = scene.cultivarShares();
+        if (shares.size() < 2) {
+            return List.of();
+        }
+        Map<String, Double> taken = new TreeMap<>();
+        shares.keySet().forEach(cultivar -> taken.put(cultivar, 0.0));
+        lane.cuts()
+                .forEach(cut ->
+                        taken.merge(scene.cultivarOf(scene.branching().get(cut.limb())), cut.share(), Double::sum));
+        return taken.entrySet().stream()
+                .filter(one -> shares.getOrDefault(one.getKey(), 0.0) > 0)
+                .map(one -> new EvaluationAnswer.CultivarAnswer(
+                        one.getKey(), Math.min(1, one.getValue() / shares.get(one.getKey()))))
+                .toList();
     }
 
     private EvaluationAnswer.TodayAnswer today(MayCut today) {

@@ -11,6 +11,7 @@ import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.diligentbough.core.Rulebook;
 import org.diligentbough.core.knowledge.Codes;
+import org.diligentbough.core.knowledge.ReasonCode;
 import org.diligentbough.core.plan.RenovationPlan.CutOf;
 import org.diligentbough.core.survey.Disease;
 import org.diligentbough.core.survey.Survey;
@@ -33,6 +34,7 @@ public class TreeRecords {
     public static final long NO_VISIT = -1;
 
     private static final TypeReference<List<VisitCut>> CUTS = new TypeReference<>() {};
+    private static final TypeReference<List<VisitTask>> TASKS = new TypeReference<>() {};
     private static final TypeReference<List<LoggedCut>> LOGGED = new TypeReference<>() {};
 
     private final SurveyService surveys;
@@ -106,9 +108,17 @@ public class TreeRecords {
                 .collect(Collectors.toSet());
     }
 
-    /** Person-minutes a visit was planned to take: its cuts, counted shoots and ordinary cutting. */
+    /** Person-minutes a visit was planned to take: its cuts, counted shoots, work of the kind and ordinary cutting. */
     public int minutes(VisitRow visit) {
-        return cuts(visit).stream().mapToInt(VisitCut::minutes).sum() + visit.shootsMinutes() + visit.upkeepMinutes();
+        return cuts(visit).stream().mapToInt(VisitCut::minutes).sum()
+                + visit.shootsMinutes()
+                + visit.upkeepMinutes()
+                + tasks(visit).stream().mapToInt(VisitTask::minutes).sum();
+    }
+
+    /** Yearly work of the kind that was planned with a visit. */
+    public List<VisitTask> tasks(VisitRow visit) {
+        return json.readValue(visit.tasks(), TASKS);
     }
 
     private Visit visit(LogRow log, VisitRow planned) {
@@ -118,7 +128,14 @@ public class TreeRecords {
         for (LoggedCut cut : logged(log)) {
             made(cut, Optional.ofNullable(cuts.get(cut.limb()))).ifPresent(made::add);
         }
-        return new Visit(log.onDay(), made, log.shoots(), planned.upkeepMinutes() > 0);
+        return new Visit(
+                log.onDay(),
+                made,
+                log.shoots(),
+                tasks(planned).stream()
+                        .flatMap(task -> Codes.parse(ReasonCode.class, task.code()).stream())
+                        .collect(Collectors.toSet()),
+                planned.upkeepMinutes() > 0);
     }
 
     /** What was really done to a limb; nothing when it was left. */

@@ -15,7 +15,7 @@ import org.apache.ibatis.annotations.Update;
 @Mapper
 public interface VisitMapper {
     String VISIT = """
-            v.id, v.tree_id, v.work_day_id, v.place, v.cuts::text as cuts, v.shoots, v.shoots_minutes, v.shoots_share, v.upkeep_minutes,
+            v.id, v.tree_id, v.work_day_id, v.place, v.cuts::text as cuts, v.shoots, v.shoots_minutes, v.shoots_share, v.upkeep_minutes, v.tasks::text as tasks,
             array_to_string(v.kit, ',') as kit, v.sick, v.logged,
             (select string_agg(person_id::text, ',' order by person_id) from tree_visit_person where tree_visit_id = v.id) as people
             """;
@@ -40,6 +40,7 @@ public interface VisitMapper {
             Integer shootsMinutes,
             Double shootsShare,
             Integer upkeepMinutes,
+            String tasks,
             String kit,
             Boolean sick,
             Boolean logged,
@@ -54,6 +55,7 @@ public interface VisitMapper {
             int shootsMinutes,
             double shootsShare,
             int upkeepMinutes,
+            String tasks,
             String kit,
             boolean sick) {}
 
@@ -107,11 +109,11 @@ public interface VisitMapper {
     List<VisitRow> ofSite(long siteId);
 
     @Select(value = """
-                    insert into tree_visit (tree_id, work_day_id, place, cuts, shoots, shoots_minutes, shoots_share, upkeep_minutes, kit, sick)
+                    insert into tree_visit (tree_id, work_day_id, place, cuts, shoots, shoots_minutes, shoots_share, upkeep_minutes, tasks, kit, sick)
                     values (#{treeId}, #{workDayId},
                             (select coalesce(max(place), 0) + 1 from tree_visit where work_day_id = #{workDayId}),
                             #{cuts}::jsonb, #{shoots}, #{shootsMinutes}, #{shootsShare}, #{upkeepMinutes},
-                            string_to_array(#{kit}, ','), #{sick})
+                            #{tasks}::jsonb, string_to_array(#{kit}, ','), #{sick})
                     returning id
                     """, affectData = true)
     long add(NewVisit visit);

@@ -1,0 +1,166 @@
+package org.diligentbough.core.plan;
+
+import static org.diligentbough.core.knowledge.Figure.BUSH_MINUTES_MAIN;
+import static org.diligentbough.core.knowledge.Figure.FIG_MINUTES_STEM;
+import static org.diligentbough.core.knowledge.Figure.MINUTES_SHOOT;
+import static org.diligentbough.core.knowledge.Figure.TIES_MINUTES;
+
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import org.diligentbough.core.knowledge.Reason;
+import org.diligentbough.core.knowledge.ReasonCode;
+import org.diligentbough.core.orchard.Species;
+import org.diligentbough.core.orchard.SpeciesTraits;
+import org.diligentbough.core.season.Window;
+import org.diligentbough.core.survey.Limb;
+import org.diligentbough.core.survey.Survey;
+import org.diligentbough.core.verdict.CutKind;
+import org.diligentbough.core.verdict.KindWood;
+import org.diligentbough.core.verdict.Scene;
+import org.diligentbough.core.verdict.Triage;
+import org.diligentbough.core.verdict.Vigour;
+
+/**
+ * The yearly work of a kind that is no single limb's (common practice): a fig's shoots and figs, a bush's side shoots, the
+ * shoots of a peach, plum or persimmon that were only counted, the ties of a trained tree.
+ */
+final class KindTasks {
+    /** A wall this near a tree holds it, m. */
+    private static final double ON_THE_WALL_M = 1;
+
+    private final PlanningCase plan;
+    private final Scene scene;
+
+    KindTasks(PlanningCase plan) {
+        this.plan = plan;
+        this.scene = plan.scene;
+    }
+
+    /**
+     * Puts the work of a year into its lanes; what has a time of its own gets a lane for it.
+     *
+     * @param byRule the lanes of the year that the rules fill
+     * @param running whether it is the year that runs, in which some of it may be done already
+     * @return lanes that were opened for it
+     */
+    List<LaneDraft> place(YearBudget budget, List<LaneDraft> byRule, boolean running) {
+        if (plan.tree.triage() == Triage.TAKE_OUT) {
+            return List.of();
+        }
+        Optional<LaneDraft> main = byRule.stream().filter(LaneDraft::main).findFirst();
+        main.ifPresent(lane -> inMainWindow(lane).stream()
+                .filter(task -> !(running && plan.years.taskDone(task.what().code())))
+                .forEach(lane.tasks::add));
+        List<RenovationPlan.Task> early = inEarlySummer(byRule, budget).stream()
+                .filter(task -> !(running && plan.years.taskDone(task.what().code())))
+                .toList();
+        if (early.isEmpty()) {
+            return List.of();
+        }
+        Optional<LaneDraft> open = byRule.stream().filter(lane -> lane.topping).findFirst();
+        open.ifPresent(lane -> lane.tasks.addAll(early));
+        return open.isPresent()
+                ? List.of()
+                : plan
+                        .years
+                        .window(budget.year(), Window.Work.TOPPING)
+                        .map(window -> new LaneDraft(budget, window, false))
+                        .map(lane -> {
+                            lane.tasks.addAll(early);
+                            return lane;
+                        })
+                        .stream()
+                        .toList();
+    }
+
+    private List<RenovationPlan.Task> inMainWindow(LaneDraft lane) {
+        List<RenovationPlan.Task> tasks = new ArrayList<>();
+        if (held()) {
+            add(tasks, scene.figure(TIES_MINUTES), ReasonCode.TASK_TIES_FIRST);
+        }
+        if (lane.budget.resting()) {
+            return tasks;
+        }
+        int young = scene.tree().noted().youngShoots().orElse(0);
+        if (KindWood.peach(scene)) {
+            peach(tasks, young);
+        } else if (young > 0 && KindWood.byBuds(scene)) {
+            add(tasks, young * scene.figure(MINUTES_SHOOT), ReasonCode.TASK_LATERALS, young);
+        } else if (young > 0 && scene.tree().species() == Species.PLUM) {
+            add(tasks, young * scene.figure(MINUTES_SHOOT), ReasonCode.TASK_PLUM_SHOOTS, young);
+        }
+        if (scene.traits().group() == SpeciesTraits.Group.BRANCH_BUSH) {
+            long stay = plan.verdicts.values().stream()
+                    .filter(limb ->
+                            limb.ownWork(scene.traits()) && limb.limb().parent().isEmpty())
+                    .count();
+            if (stay > 0) {
+                add(tasks, stay * scene.figure(BUSH_MINUTES_MAIN), ReasonCode.TASK_BUSH_SIDE_SHOOTS, stay);
+            }
+        }
+        return tasks;
+    }
+
+    /** Trained trees, and a pomegranate on a wall, hang in their ties: those are mended before the first cut. */
+    private boolean held() {
+        boolean wall = scene.survey().surroundings().stream()
+                .anyMatch(other -> other.kind() == Survey.Surrounding.Kind.WALL && other.distanceM() <= ON_THE_WALL_M);
+        return KindWood.byBuds(scene) || scene.tree().species() == Species.POMEGRANATE && wall;
+    }
+
+    private void peach(List<RenovationPlan.Task> tasks, int counted) {
+        int entered = (int) scene.survey().limbs().stream()
+                .filter(limb -> limb.youngerThanOrOf(1))
+                .count();
+        int all = Math.max(counted, entered);
+        int keep = Math.min(all, KindWood.peachShootsWanted(scene));
+        if (all > 0) {
+            add(tasks, Math.max(0, all - entered) * scene.figure(MINUTES_SHOOT), ReasonCode.TASK_PEACH_KEEP, keep, all);
+        }
+    }
+
+    private List<RenovationPlan.Task> inEarlySummer(List<LaneDraft> byRule, YearBudget budget) {
+        List<RenovationPlan.Task> tasks = new ArrayList<>();
+        int young = scene.tree().noted().youngShoots().orElse(0);
+        if (young > 0 && scene.tree().species() == Species.PERSIMMON && !budget.resting()) {
+            add(tasks, young * scene.figure(MINUTES_SHOOT), ReasonCode.TASK_PERSIMMON_SHOOTS, young);
+        }
+        if (scene.traits().group() == SpeciesTraits.Group.FIG) {
+            fig(tasks, byRule, budget);
+        }
+        return tasks;
+    }
+
+    private void fig(List<RenovationPlan.Task> tasks, List<LaneDraft> byRule, YearBudget budget) {
+        List<Limb> stems = scene.branching().onTrunk().stream()
+                .filter(scene.branching()::living)
+                .toList();
+        double eachMinutes = scene.figure(FIG_MINUTES_STEM);
+        long renewed = byRule.stream()
+                .flatMap(lane -> lane.cuts.stream())
+                .filter(cut -> cut.cut().kind() == CutKind.RENEWAL)
+                .count();
+        if (scene.figGrowsOn() && budget.year().equals(plan.years.first())) {
+            add(tasks, stems.size() * eachMinutes, ReasonCode.TASK_FIGS_OFF);
+            return;
+        }
+        if (renewed > 0) {
+            add(tasks, renewed * eachMinutes, ReasonCode.TASK_FIG_CHOOSE, renewed);
+        }
+        boolean strong = plan.tree
+                .vigour()
+                .filter(vigour -> vigour == Vigour.STRONG || vigour == Vigour.RANK)
+                .isPresent();
+        Optional<LocalDate> lastStart = plan.years.lastFigStart(budget.year());
+        if (strong && lastStart.isPresent()) {
+            add(tasks, stems.size() * eachMinutes, ReasonCode.TASK_FIG_PINCH, lastStart.get());
+        }
+    }
+
+    private void add(List<RenovationPlan.Task> tasks, double minutes, ReasonCode what, Object... arguments) {
+        Reason reason = scene.reason(what, arguments);
+        tasks.add(new RenovationPlan.Task(reason, (int) Math.ceil(minutes)));
+    }
+}

@@ -1,0 +1,283 @@
+package org.diligentbough.core.verdict;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.time.LocalDate;
+import java.util.List;
+import java.util.Locale;
+import java.util.OptionalDouble;
+import java.util.OptionalInt;
+import java.util.TreeMap;
+import java.util.function.Consumer;
+import java.util.function.UnaryOperator;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
+import org.diligentbough.core.Evaluation;
+import org.diligentbough.core.SurveyBuilder;
+import org.diligentbough.core.SurveyBuilder.LimbBuilder;
+import org.diligentbough.core.orchard.Form;
+import org.diligentbough.core.orchard.Species;
+import org.diligentbough.core.survey.FaultKind;
+import org.diligentbough.core.survey.Noted;
+import org.diligentbough.core.survey.Role;
+import org.junit.jupiter.api.DynamicTest;
+import org.junit.jupiter.api.TestFactory;
+
+/**
+ * Whole plants of each kind, neglected, half renewed and well kept: what is planned of them, year by year. Written by hand
+ * from common practice; from memory: university extension guides on peach, fig, persimmon and plum, horticultural society
+ * guides on gooseberry, currants and trained trees.
+ */
+class KindPlantsTest {
+    /** A plant and the lanes it should have: year and season, what is cut how, and work that is no limb's. */
+    private record Plant(String name, SurveyBuilder survey, String... lanes) {}
+
+    private static Plant plant(String name, SurveyBuilder survey, String... lanes) {
+        return new Plant(name, survey, lanes);
+    }
+
+    @TestFactory
+    Stream<DynamicTest> isPlannedAsItsKindWantsIt() {
+        return Stream.of(peaches(), figs(), bushes(), others())
+                .flatMap(List::stream)
+                .map(plant -> DynamicTest.dynamicTest(plant.name(), () -> {
+                    Evaluation evaluation = plant.survey().evaluate();
+                    assertThat(lanes(evaluation)).containsExactly(plant.lanes());
+                }));
+    }
+
+    private static List<String> lanes(Evaluation evaluation) {
+        return evaluation.plan().lanes().stream()
+                .map(lane -> lane.year().year() + " " + lane.season().name().toLowerCase(Locale.ROOT) + ":"
+                        + Stream.concat(
+                                        lane.cuts().stream()
+                                                .collect(Collectors.groupingBy(
+                                                        cut -> cut.kind().name().toLowerCase(Locale.ROOT),
+                                                        TreeMap::new,
+                                                        Collectors.mapping(
+                                                                cut -> cut.limb(),
+                                                                Collectors.collectingAndThen(
+                                                                        Collectors.toList(),
+                                                                        limbs -> limbs.stream()
+                                                                                .sorted()
+                                                                                .collect(Collectors.joining(" "))))))
+                                                .entrySet()
+                                                .stream()
+                                                .map(kind -> " " + kind.getKey() + " " + kind.getValue()),
+                                        lane.tasks().stream()
+                                                .map(task -> " "
+                                                        + task.what()
+                                                                .code()
+                                                                .name()
+                                                                .toLowerCase(Locale.ROOT)))
+                                .collect(Collectors.joining(";")))
+                .toList();
+    }
+
+    private static SurveyBuilder tree(Species species, Consumer<SurveyBuilder> how) {
+        SurveyBuilder tree = SurveyBuilder.of(species);
+        tree.heightM = 2.6;
+        tree.spreadM = 3;
+        tree.girthCm = 40;
+        how.accept(tree);
+        return tree;
+    }
+
+    private static UnaryOperator<LimbBuilder> arm(double azimuth) {
+        return limb -> limb.origin(0.6)
+                .diameter(6)
+                .length(1.9)
+                .angle(45)
+                .azimuth(azimuth)
+                .years(7)
+                .fruiting(2);
+    }
+
+    private static UnaryOperator<LimbBuilder> side(String parent, double alongM, double azimuth, int years, double m) {
+        return limb -> limb.on(parent, alongM)
+                .diameter(years > 1 ? 1.8 : 0.9)
+                .length(m)
+                .angle(35)
+                .azimuth(azimuth)
+                .years(years)
+                .fruiting(years > 1 ? 2 : 0);
+    }
+
+    private static SurveyBuilder vase(Species species) {
+        return tree(species, one -> one.limb("A", arm(0)).limb("B", arm(120)).limb("C", arm(240)));
+    }
+
+    private static List<Plant> peaches() {
+        return List.of(
+                plant(
+                        "a peach whose wood has all fruited grows its next wood first",
+                        vase(Species.PEACH)
+                                .limb("A1", side("A", 0.8, 30, 3, 0.9))
+                                .limb("B1", side("B", 0.8, 150, 2, 0.8))
+                                .with(one -> one.yearsSinceCut = OptionalDouble.of(4)),
+                        // No successor yet: only its ordinary cutting.
+                        "2027 bud_swell:"),
+                plant(
+                        "a peach half renewed: what fruited out to its successor, the rest shortened",
+                        vase(Species.PEACH)
+                                .limb("A1", side("A", 0.8, 30, 2, 0.9))
+                                .limb("A2", side("A1", 0.1, 30, 1, 0.5))
+                                .limb("B1", side("B", 0.8, 150, 1, 0.8)),
+                        "2027 bud_swell: shorten A1 B1; task_peach_keep"),
+                plant(
+                        "a peach well kept: shoots for the crop, others for the wood of next year",
+                        vase(Species.PEACH)
+                                .limb("A1", side("A", 0.8, 30, 1, 0.7))
+                                .limb("B1", side("B", 0.8, 150, 1, 0.4))
+                                .limb("C1", limb -> side("C", 0.8, 270, 1, 0.7)
+                                        .apply(limb)
+                                        .role(Role.RENEWAL))
+                                .with(one -> one.noted = Noted.NOTHING.counting(60)),
+                        "2027 bud_swell: shorten A1 C1; task_peach_keep"));
+    }
+
+    private static SurveyBuilder fig(double topM, int stems, Consumer<SurveyBuilder> how) {
+        return tree(Species.FIG, one -> {
+            one.formWanted = Form.BUSH;
+            for (int i = 0; i < stems; i++) {
+                double azimuth = i * 360.0 / stems;
+                one.limb("F" + i, limb -> limb.origin(0.1)
+                        .diameter(5)
+                        .length((topM - 0.1) / Math.sin(Math.toRadians(70)))
+                        .angle(70)
+                        .azimuth(azimuth)
+                        .years(8)
+                        .fruiting(2));
+            }
+            how.accept(one);
+        });
+    }
+
+    private static List<Plant> figs() {
+        return List.of(
+                plant(
+                        "a neglected fig renewed whole: every stem, and its shoots chosen that summer",
+                        fig(3, 4, one -> one.yearsSinceCut = OptionalDouble.of(6)),
+                        "2027 dormant: shorten F0 F1 F2 F3",
+                        "2027 early_summer: task_fig_choose"),
+                plant(
+                        "a fig renewed last year: its shoots of last year to a bud or two",
+                        fig(1.2, 3, one -> one.yearsSinceCut = OptionalDouble.of(1))
+                                .limb("S", side("F0", 0.6, 20, 1, 0.5))
+                                .limb("T", side("F1", 0.6, 140, 1, 0.06)),
+                        "2027 dormant: shorten S"));
+    }
+
+    private static SurveyBuilder bush(Species species, int mains, UnaryOperator<LimbBuilder> how) {
+        return tree(species, one -> {
+            one.formWanted = Form.BUSH;
+            one.heightM = 1.2;
+            one.spreadM = 1.3;
+            for (int i = 0; i < mains; i++) {
+                int number = i;
+                one.limb(
+                        "M" + (i + 10),
+                        limb -> how.apply(limb.origin(0.1)
+                                .diameter(1.6)
+                                .length(1)
+                                .angle(60)
+                                .azimuth(number * 360.0 / mains)
+                                .years(number + 1)));
+            }
+        });
+    }
+
+    private static List<Plant> bushes() {
+        return List.of(
+                plant(
+                        "a neglected gooseberry of fifteen: a third a year, the oldest first; what stays is halved",
+                        bush(Species.GOOSEBERRY, 15, limb -> limb),
+                        "2027 dormant: remove M20 M21 M22 M23 M24; shorten M10 M11 M12 M13 M14 M15 M16 M17 M18 M19;"
+                                + " task_bush_side_shoots"),
+                plant(
+                        "a gooseberry half renewed: the ticked one first, then the oldest",
+                        bush(Species.GOOSEBERRY, 11, limb -> limb).limb("X", limb -> limb.origin(0.1)
+                                .diameter(1.6)
+                                .length(1)
+                                .angle(60)
+                                .azimuth(10)
+                                .years(2)
+                                .fault(FaultKind.INWARD)),
+                        "2027 dormant: remove M20 X; shorten M10 M11 M12 M13 M14 M15 M16 M17 M18 M19;"
+                                + " task_bush_side_shoots"),
+                plant(
+                        "a red currant well kept: nothing goes, all is halved",
+                        bush(Species.RED_CURRANT, 8, limb -> limb),
+                        "2027 dormant: shorten M10 M11 M12 M13 M14 M15 M16 M17; task_bush_side_shoots"),
+                plant(
+                        "a black currant: a third of its stems, the oldest, to the ground",
+                        bush(Species.BLACK_CURRANT, 9, limb -> limb),
+                        "2027 dormant: remove M16 M17 M18"));
+    }
+
+    private static SurveyBuilder grown(Species species) {
+        return tree(species, one -> {
+            one.heightM = 4;
+            one.spreadM = 4;
+            one.girthCm = 70;
+            for (int i = 0; i < 3; i++) {
+                double azimuth = 120 * i;
+                one.limb(
+                        "" + (char) ('A' + i),
+                        limb -> arm(azimuth).apply(limb.diameter(9)).length(2.6).diameter(9));
+            }
+        });
+    }
+
+    private static List<Plant> others() {
+        return List.of(
+                plant(
+                        "a persimmon: its strong shoots are topped in early summer, in winter nothing is taken",
+                        grown(Species.PERSIMMON)
+                                .limb("A1", limb -> side("A", 1, 20, 1, 0.9)
+                                        .apply(limb)
+                                        .angle(85)
+                                        .fault(FaultKind.UPRIGHT_SHOOT))
+                                .limb("B1", side("B", 1, 140, 1, 0.4)),
+                        "2027 dormant:",
+                        "2027 early_summer: shorten A1"),
+                plant(
+                        "a plum: long shoots to two buds, laterals to three, in July",
+                        grown(Species.PLUM).limb("A1", side("A", 1, 20, 1, 0.9)).limb("B1", side("B", 1, 140, 1, 0.4)),
+                        "2027 summer: shorten A1 B1"),
+                plant(
+                        "an apricot: fruiting wood back to the young shoot near its arm, long shoots tipped",
+                        grown(Species.APRICOT)
+                                .limb("A1", side("A", 1, 20, 3, 1.1))
+                                .limb("A2", side("A1", 0.3, 30, 1, 0.3))
+                                .limb("B1", side("B", 1, 140, 1, 0.7))
+                                .with(one -> one.today = LocalDate.of(2027, 2, 20)),
+                        "2027 summer: shorten A1 B1"),
+                plant(
+                        "an espalier: ties, then laterals to three buds and what grows on them to one, in summer",
+                        tree(Species.PEAR, one -> {
+                            one.formWanted = Form.ESPALIER;
+                            one.limb("T", limb -> limb.origin(0.8)
+                                            .diameter(3)
+                                            .length(1.8)
+                                            .angle(0)
+                                            .azimuth(90)
+                                            .years(9)
+                                            .fruiting(2)
+                                            .role(Role.TIER))
+                                    .limb("L", side("T", 0.8, 60, 1, 0.5))
+                                    .limb("K", limb -> limb.on("L", 0.05)
+                                            .diameter(0.5)
+                                            .azimuth(80)
+                                            .length(0.3)
+                                            .years(1));
+                        }),
+                        "2027 summer: shorten K L; task_ties_first"),
+                plant("a small citrus in fruit is left alone", tree(Species.CITRUS, one -> {
+                    one.heightM = 1.2;
+                    one.plantedYear = OptionalInt.of(2020);
+                    one.targetHeightM = OptionalDouble.of(3);
+                    one.limb("A", limb -> arm(0).apply(limb).length(0.9));
+                })));
+    }
+}
