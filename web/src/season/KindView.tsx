@@ -1,3 +1,6 @@
+import { BUD_NAMES, BudDrawing } from '../parts/BudDrawing';
+import { KIND_WORK } from './kindWork';
+import { WoodDrawing } from './WoodDrawing';
 import { useState } from 'react';
 import { Button } from 'react-bootstrap';
 import { Link, useParams } from 'react-router';
@@ -52,6 +55,7 @@ export function KindView() {
         <OnAnotherDay siteId={siteId} species={species} />
       </section>
       <KindYear kind={kind.data} />
+      <OwnWork species={species} />
       <div className="kind-columns">
         <section aria-label="Windows">
           <h2>When it is cut here</h2>
@@ -216,6 +220,45 @@ function Schools({ kind, siteId }: { kind: Kind; siteId: number }) {
         ))}
       </div>
       <Link to={'/sites/' + siteId + '/settings'}>Choose for this site</Link>
+    </section>
+  );
+}
+
+/** On what the kind bears, drawn, and what is done to it each year. */
+function OwnWork({ species }: { species: string }) {
+  const own = KIND_WORK[species];
+  if (!own) return null;
+  return (
+    <section aria-label="Its own work" className="own-work">
+      <h2>What it bears on, and its own work</h2>
+      <div className="kind-columns">
+        <div>
+          <WoodDrawing bears={own.bears} />
+          {own.buds && (
+            <div className="d-flex flex-wrap gap-3">
+              {Object.entries(BUD_NAMES).map(([code, name]) => (
+                <figure key={code} className="mb-0 text-center small">
+                  <BudDrawing buds={code} width={90} />
+                  <figcaption>{name}</figcaption>
+                </figure>
+              ))}
+            </div>
+          )}
+        </div>
+        <div>
+          <p>{own.on}</p>
+          {own.work.length > 0 && (
+            <ul>
+              {own.work.map((one) => (
+                <li key={one}>{one}</li>
+              ))}
+            </ul>
+          )}
+          <p className="small faint">
+            Common practice. Where limbs or shoots are entered it is in the plan, a cut each.
+          </p>
+        </div>
+      </div>
     </section>
   );
 }

@@ -84,7 +84,7 @@ export function LimbVerdict({
             />
           ))}
           <br />
-          <span className="faint small">{CUT_MEANS[cut.kind]}</span>
+          <span className="faint small">{cut.bud ? cut.bud.text : CUT_MEANS[cut.kind]}</span>
         </p>
       )}
       {turns(judgement, limb.id) && <p className="mb-0">Planned: {turns(judgement, limb.id)}.</p>}

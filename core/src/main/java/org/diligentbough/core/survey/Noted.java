@@ -23,6 +23,7 @@ import java.util.Set;
  * @param youngShoots shoots of the year or the last one that the kind's work asks for, counted and not entered one by one
  * @param group name of the trees it is kept in balance with
  * @param sparedInGroup whether it is weaker than the others of its group, so that it is only cleaned
+ * @param shortenedThisYear limbs that were shortened in the pruning year that runs, by their tags
  * @param renovating whether it was found neglected and has been cut since: its renovation goes on
  */
 public record Noted(
@@ -41,6 +42,7 @@ public record Noted(
         OptionalInt youngShoots,
         Optional<String> group,
         boolean sparedInGroup,
+        Set<String> shortenedThisYear,
         boolean renovating) {
     /** Nothing noted. */
     public static final Noted NOTHING = new Noted(
@@ -59,38 +61,51 @@ public record Noted(
             OptionalInt.empty(),
             Optional.empty(),
             false,
+            Set.of(),
             false);
 
     public Noted {
         beneath = Set.copyOf(beneath);
+        shortenedThisYear = Set.copyOf(shortenedThisYear);
     }
 
     /** The same of a tree that was found neglected and has been cut since. */
     public Noted beingRenovated() {
-        return with(spreadTargetM, youngShoots, group, sparedInGroup, true);
+        return with(spreadTargetM, youngShoots, group, sparedInGroup, shortenedThisYear, true);
     }
 
     /** The same with another width allotted, m. */
     public Noted within(OptionalDouble otherM) {
-        return with(otherM, youngShoots, group, sparedInGroup, renovating);
+        return with(otherM, youngShoots, group, sparedInGroup, shortenedThisYear, renovating);
     }
 
     /** The same of a tree that is weaker than the others of its group. */
     public Noted spared() {
-        return with(spreadTargetM, youngShoots, group, true, renovating);
+        return with(spreadTargetM, youngShoots, group, true, shortenedThisYear, renovating);
     }
 
     /** The same with so many shoots counted. */
     public Noted counting(int shoots) {
-        return with(spreadTargetM, OptionalInt.of(shoots), group, sparedInGroup, renovating);
+        return with(spreadTargetM, OptionalInt.of(shoots), group, sparedInGroup, shortenedThisYear, renovating);
     }
 
     /** The same of a tree that is to be kept in balance with others. */
     public Noted ofGroup(String name) {
-        return with(spreadTargetM, youngShoots, Optional.of(name), sparedInGroup, renovating);
+        return with(spreadTargetM, youngShoots, Optional.of(name), sparedInGroup, shortenedThisYear, renovating);
     }
 
-    private Noted with(OptionalDouble widthM, OptionalInt shoots, Optional<String> of, boolean spared, boolean goesOn) {
+    /** The same with limbs that were shortened in the pruning year that runs. */
+    public Noted shortened(Set<String> limbs) {
+        return with(spreadTargetM, youngShoots, group, sparedInGroup, limbs, renovating);
+    }
+
+    private Noted with(
+            OptionalDouble widthM,
+            OptionalInt shoots,
+            Optional<String> of,
+            boolean spared,
+            Set<String> shortened,
+            boolean goesOn) {
         return new Noted(
                 habit,
                 heightSetBy,
@@ -107,6 +122,7 @@ public record Noted(
                 shoots,
                 of,
                 spared,
+                shortened,
                 goesOn);
     }
 

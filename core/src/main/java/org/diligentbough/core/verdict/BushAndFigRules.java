@@ -90,7 +90,7 @@ final class BushAndFigRules {
     private Finding halved(Limb limb) {
         double growthM = scene.tree().shootExtensionCm().orElse(100 * scene.figure(BUSH_GROWTH_M)) / 100;
         double offM = growthM / 2;
-        return offM >= limb.lengthM() / 2
+        return scene.shortenedThisYear(limb) || offM >= limb.lengthM() / 2
                 ? keep(ReasonCode.BUSH_LEADER)
                 : Finding.act(
                         Rule.KIND_WOOD,

@@ -51,7 +51,8 @@ public final class KindWood {
 
     /** What is done to a limb as fruiting wood of its kind; empty where the kind has no such work, or not on this limb. */
     Optional<Finding> of(Limb limb) {
-        boolean spared = !branching.living(limb)
+        boolean spared = scene.shortenedThisYear(limb)
+                || !branching.living(limb)
                 || scene.wildlife()
                 || scene.young() && nothingBearsYet()
                 || limb.role().filter(FRAME::contains).isPresent()

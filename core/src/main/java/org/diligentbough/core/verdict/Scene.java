@@ -220,6 +220,11 @@ public final class Scene {
         return fig() && (weak || newlyPlanted);
     }
 
+    /** Whether a limb was shortened in the pruning year that runs: its kind's yearly work on it is done. */
+    boolean shortenedThisYear(Limb limb) {
+        return tree().noted().shortenedThisYear().contains(limb.id());
+    }
+
     /** Whether nobody had cut the tree for so long that it counts as neglected; its renovation may have begun since. */
     public boolean untouched() {
         return tree().noted().renovating()

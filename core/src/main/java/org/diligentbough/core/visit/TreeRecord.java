@@ -5,6 +5,7 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.EnumSet;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -66,6 +67,7 @@ public final class TreeRecord {
         private double summerShare;
         private final List<Limb> bigCuts = new ArrayList<>();
         private int renewals;
+        private final Set<String> shortened = new HashSet<>();
         private final Set<ReasonCode> tasksDone = EnumSet.noneOf(ReasonCode.class);
         private boolean upkeepDone;
     }
@@ -90,8 +92,9 @@ public final class TreeRecord {
         YearTaken ofYear = taken.getOrDefault(year.year(), new YearTaken());
         double before = taken.getOrDefault(year.year() - 1, new YearTaken()).share;
         double allowance = scene(survey).yearAllowance();
+        Survey told = withWhatWasReported(survey, today);
         return new Standing(
-                withWhatWasReported(survey, today),
+                told.wanting(told.tree().targetHeightM(), told.tree().noted().shortened(ofYear.shortened)),
                 new TakenThisYear(
                         ofYear.share,
                         ofYear.summerShare,
@@ -120,6 +123,9 @@ public final class TreeRecord {
             double alongM = cut.kind() == MadeCut.Kind.SHORTENED ? Math.min(cut.alongM(), limb.lengthM()) : 0;
             if (cut.kind() == MadeCut.Kind.BENT) {
                 continue;
+            }
+            if (alongM > 0) {
+                year.shortened.add(cut.limb());
             }
             share += alongM == 0 ? crown.remove(limb) : crown.shorten(limb, alongM);
             if (scene.branching().living(limb)

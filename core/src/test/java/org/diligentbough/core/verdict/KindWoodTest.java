@@ -22,6 +22,9 @@ import org.diligentbough.core.season.Season;
 import org.diligentbough.core.survey.FaultKind;
 import org.diligentbough.core.survey.Limb;
 import org.diligentbough.core.survey.Role;
+import org.diligentbough.core.survey.Survey;
+import org.diligentbough.core.visit.MadeCut;
+import org.diligentbough.core.visit.Visit;
 import org.junit.jupiter.api.Nested;
 import org.junit.jupiter.api.Test;
 
@@ -319,6 +322,22 @@ class KindWoodTest {
                 assertThat(cut.cut().place().alongM()).isCloseTo(0.8, within(1e-9));
                 assertThat(cut.cut().minutes()).isPositive();
             });
+        }
+
+        @Test
+        void whatWasHalvedThisWinterIsNotHalvedAgain() {
+            SurveyBuilder bush = bush(Species.RED_CURRANT, 8);
+            Survey survey = bush.build();
+            Visit visit = new Visit(
+                    survey.surveyedOn(),
+                    List.of(new MadeCut("M0", MadeCut.Kind.SHORTENED, 0.8, false, false, Optional.empty())),
+                    0);
+            Evaluation after = Evaluation.of(
+                    SurveyBuilder.RULES.standing(List.of(survey), List.of(visit)),
+                    Evaluation.Given.NOTHING,
+                    SurveyBuilder.RULES);
+            assertThat(verdictOn(after, "M0").verdict()).isEqualTo(Verdict.KEEP);
+            assertThat(verdictOn(after, "M1").verdict()).isEqualTo(Verdict.SHORTEN);
         }
 
         @Test

@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.OptionalInt;
+import java.util.Set;
 import java.util.stream.Collectors;
 import org.diligentbough.core.knowledge.Codes;
 import org.diligentbough.core.orchard.Bearing;
@@ -130,6 +131,7 @@ public final class SurveyMapping {
                 integer(tree.youngShoots()),
                 Optional.ofNullable(tree.groupName()).filter(name -> !name.isBlank()),
                 false,
+                Set.of(),
                 false);
     }
 

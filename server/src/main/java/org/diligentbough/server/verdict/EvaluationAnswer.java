@@ -96,6 +96,7 @@ public record EvaluationAnswer(
      * @param alongM distance from the limb's base, m
      * @param heightM height above ground, m
      * @param sideBranch the side branch cut back to
+     * @param bud to which bud it is headed and how the cut slopes
      */
     public record CutAnswer(
             String kind,
@@ -109,7 +110,8 @@ public record EvaluationAnswer(
             List<String> tickets,
             double alongM,
             double heightM,
-            @MayBeNull String sideBranch) {}
+            @MayBeNull String sideBranch,
+            @MayBeNull Worded bud) {}
 
     /**
      * What is done in one season of one pruning year.

@@ -15,6 +15,8 @@ import org.diligentbough.core.plan.Upkeep;
 import org.diligentbough.core.plan.Worth;
 import org.diligentbough.core.season.MayCut;
 import org.diligentbough.core.season.PruningYear;
+import org.diligentbough.core.survey.Limb;
+import org.diligentbough.core.verdict.BudAdvice;
 import org.diligentbough.core.verdict.Cut;
 import org.diligentbough.core.verdict.LimbVerdict;
 import org.diligentbough.core.verdict.Scene;
@@ -45,7 +47,8 @@ public class EvaluationWriter {
                         .map(limb -> limb(
                                 limb,
                                 light.get(limb.limb().id()),
-                                evaluation.worth().get(limb.limb().id())))
+                                evaluation.worth().get(limb.limb().id()),
+                                evaluation.scene()))
                         .toList(),
                 evaluation.plan().years(),
                 evaluation.plan().yearsWhy().map(wording::of).orElse(null),
@@ -116,7 +119,7 @@ public class EvaluationWriter {
         return Math.round(value * 1000) / 1000.0;
     }
 
-    private EvaluationAnswer.LimbAnswer limb(LimbVerdict limb, Double light, Worth worth) {
+    private EvaluationAnswer.LimbAnswer limb(LimbVerdict limb, Double light, Worth worth, Scene scene) {
         return new EvaluationAnswer.LimbAnswer(
                 limb.limb().id(),
                 limb.crownShare(),
@@ -142,10 +145,10 @@ public class EvaluationWriter {
                                 thousandths(worth.light()),
                                 worth.form(),
                                 thousandths(worth.crownTaken())),
-                limb.cut().map(EvaluationWriter::cut).orElse(null));
+                limb.cut().map(cut -> cut(cut, limb.limb(), scene)).orElse(null));
     }
 
-    private static EvaluationAnswer.CutAnswer cut(Cut cut) {
+    private EvaluationAnswer.CutAnswer cut(Cut cut, Limb limb, Scene scene) {
         List<String> tickets = cut.tickets().stream().sorted().map(Codes::of).toList();
         return new EvaluationAnswer.CutAnswer(
                 Codes.of(cut.kind()),
@@ -159,7 +162,8 @@ public class EvaluationWriter {
                 tickets,
                 rounded(cut.place().alongM()),
                 rounded(cut.heightM()),
-                cut.place().sideBranch().orElse(null));
+                cut.place().sideBranch().orElse(null),
+                BudAdvice.of(scene, limb, cut).map(wording::of).orElse(null));
     }
 
     private EvaluationAnswer.LaneAnswer lane(RenovationPlan.Lane lane, Scene scene) {
@@ -175,7 +179,7 @@ public class EvaluationWriter {
                                 Codes.of(cut.kind()),
                                 cut.share(),
                                 thousandths(cut.crop()),
-                                cut(cut.cut()),
+                                cut(cut.cut(), scene.branching().get(cut.limb()), scene),
                                 wording.all(cut.reasons()),
                                 cut.byHand(),
                                 wording.all(cut.breaks())))

@@ -1,0 +1,57 @@
+package org.diligentbough.core.verdict;
+
+import java.util.Optional;
+import org.diligentbough.core.knowledge.Reason;
+import org.diligentbough.core.knowledge.ReasonCode;
+import org.diligentbough.core.survey.Limb;
+import org.diligentbough.core.survey.Point;
+
+/**
+ * Which bud a limb is headed to and how the cut slopes (common practice): an outward bud, since the new shoot goes where it
+ * points, cut above it so that water runs off; on wood that hangs an upward one.
+ */
+public final class BudAdvice {
+    /** Wood flatter than this has an upper and an under side. */
+    private static final double HANGS_DEG = 0;
+
+    private BudAdvice() {}
+
+    /** The eight directions a bud is said to point to. */
+    public enum Compass {
+        NORTH,
+        NORTH_EAST,
+        EAST,
+        SOUTH_EAST,
+        SOUTH,
+        SOUTH_WEST,
+        WEST,
+        NORTH_WEST;
+
+        /** The nearest to a direction in degrees, 0 north, clockwise. */
+        public static Compass of(double azimuthDeg) {
+            int eighth = (int) Math.round(((azimuthDeg % 360) + 360) % 360 / 45) % 8;
+            return values()[eighth];
+        }
+    }
+
+    /** What is said of a cut to a bud; empty for other cuts and in dead wood. */
+    public static Optional<Reason> of(Scene scene, Limb limb, Cut cut) {
+        if (cut.kind() != CutKind.HEADING || !scene.branching().living(limb)) {
+            return Optional.empty();
+        }
+        if (limb.angleDeg() < HANGS_DEG) {
+            return Optional.of(scene.reason(ReasonCode.BUD_UPWARD));
+        }
+        Compass outwards = Compass.of(outwardsDeg(scene, limb, cut));
+        boolean flowers = limb.buds()
+                .filter(buds -> buds == Limb.Buds.DOUBLE || buds == Limb.Buds.TRIPLE)
+                .isPresent();
+        return Optional.of(scene.reason(flowers ? ReasonCode.BUD_WITH_FLOWER : ReasonCode.BUD_OUTWARD, outwards));
+    }
+
+    /** Away from the trunk where it is cut; where it stands right over the trunk, the way it leans. */
+    private static double outwardsDeg(Scene scene, Limb limb, Cut cut) {
+        Point at = scene.branching().pointAt(limb, cut.place().alongM());
+        return at.fromAxisM() < Scene.SAME ? limb.azimuthDeg() : Math.toDegrees(Math.atan2(at.eastM(), at.northM()));
+    }
+}

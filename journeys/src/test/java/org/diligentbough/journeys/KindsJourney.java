@@ -1,0 +1,143 @@
+package org.diligentbough.journeys;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.SelectOption;
+import org.assertj.core.api.Assertions;
+import org.diligentbough.server.TestServer;
+import org.junit.jupiter.api.Test;
+
+/** A peach and a gooseberry with the phone: each is asked what its kind needs, planned by its own work, and worked on. */
+class KindsJourney {
+    private static String tree(long siteId, String tag, String species, String form) {
+        long id = TestServer.post(
+                        "/api/sites/" + siteId + "/trees",
+                        TestServer.treeJson(tag)
+                                .replace("\"apple\"", "\"" + species + "\"")
+                                .replace("\"open-centre\"", "\"" + form + "\""))
+                .expect(201)
+                .get("id")
+                .longValue();
+        return "/sites/" + siteId + "/trees/" + id;
+    }
+
+    private static void limb(Browser browser, String parent, String width, String at, String length, String years) {
+        browser.press("Add a limb");
+        if (parent != null) {
+            browser.page.getByLabel("Grows from").selectOption(parent);
+        }
+        browser.page.getByText("By number, and more about it").click();
+        browser.number("Width", width);
+        browser.number(parent == null ? "Leaves the trunk" : "Leaves its limb", at);
+        browser.number("Length", length);
+        browser.press("NE");
+        browser.number("Angle", "40");
+        browser.number("Age of its wood", years);
+    }
+
+    private static Locator chip(Browser browser, String legend, String name) {
+        return browser.page
+                .getByRole(AriaRole.GROUP, new Page.GetByRoleOptions().setName(legend))
+                .getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName(name));
+    }
+
+    private static void measured(Browser browser, String heightM, String widthM) {
+        browser.step("Tree");
+        browser.number("Height", heightM);
+        browser.number("Width of the crown", widthM);
+    }
+
+    @Test
+    void aPeachIsAskedForItsShootsAndBudsAndPlannedByThem() {
+        long siteId = TestServer.site("Warm bank");
+        String peach = tree(siteId, "P-1", "peach", "open-centre");
+        try (Browser browser = new Browser()) {
+            browser.open(peach);
+            browser.iAm("Wren Ashdown");
+            browser.phone();
+            browser.open(peach + "/walk");
+            measured(browser, "2.6", "3");
+            browser.number("Girth of the trunk", "40");
+            browser.step("Vigour");
+            browser.number("Shoots of last year", "60");
+            browser.step("Limbs");
+            limb(browser, null, "6", "0.6", "2", "8");
+            browser.press("Done");
+            limb(browser, "A", "2", "1", "0.9", "2");
+            chip(browser, "Fruiting wood", "good").click();
+            browser.press("Done");
+            limb(browser, "A1", "0.8", "0.1", "0.5", "1");
+            chip(browser, "Buds of this shoot", "triple buds").click();
+            browser.press("Done");
+            browser.step("Judge");
+            browser.press("Save and judge");
+            browser.laptop();
+            browser.open(peach + "?limb=A1");
+            assertThat(browser.part("Limb A1")).containsText("It has fruited: it goes out to A2");
+            Locator lane = browser.part("Plan")
+                    .getByRole(AriaRole.GROUP, new Locator.GetByRoleOptions().setName("2027 at bud swell"));
+            assertThat(lane).containsText("Keep 16 of the 60 shoots of last year");
+            assertThat(lane.locator(".disc")).hasText("A1");
+            Assertions.assertThat(browser.errors()).isEmpty();
+        }
+    }
+
+    @Test
+    void aGooseberryIsHalvedAsPlannedCutsPutOnADayAndLogged() {
+        long siteId = TestServer.site("Bush corner");
+        String bush = tree(siteId, "G-1", "gooseberry", "bush");
+        TestServer.person("Gorse Leader", 1970, "lead", "first-aid");
+        try (Browser browser = new Browser()) {
+            browser.open(bush);
+            browser.iAm("Wren Ashdown");
+            browser.phone();
+            browser.open(bush + "/walk");
+            measured(browser, "1.2", "1.3");
+            browser.step("Vigour");
+            // A bush grows from many shoots: upright ones and suckers are not asked for.
+            assertThat(browser.page.getByText("Upright shoots")).hasCount(0);
+            browser.number("End shoots this year", "30");
+            browser.step("Limbs");
+            for (int i = 0; i < 3; i++) {
+                limb(browser, null, "1.6", "0.1", "1", String.valueOf(2 + i));
+                browser.press("Done");
+            }
+            browser.step("Judge");
+            browser.press("Save and judge");
+            browser.laptop();
+            browser.open(bush);
+            Locator lane = browser.part("Plan")
+                    .getByRole(AriaRole.GROUP, new Locator.GetByRoleOptions().setName("2027 while dormant"));
+            assertThat(lane.locator(".disc")).hasText(new String[] {"A", "B", "C"});
+            assertThat(lane).containsText("Side shoots of the 3 branches that stay go back to a few centimetres.");
+            browser.open("/sites/" + siteId + "/days");
+            browser.press("Plan a work day");
+            browser.fill("Day", TestServer.TODAY);
+            browser.press("Plan it");
+            browser.press("Put G-1 on the day");
+            assertThat(browser.part("Trees of the day")).containsText("Shorten A, B, C");
+            browser.page
+                    .getByLabel("Add somebody who comes")
+                    .selectOption(new SelectOption().setLabel("Gorse Leader (first aid, lead)"));
+            browser.part("Trees of the day")
+                    .locator(".people-chips")
+                    .getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Gorse Leader"))
+                    .click();
+            browser.phone();
+            browser.open("/sites/" + siteId + "/log");
+            browser.page.locator(".limb-row").first().click();
+            assertThat(browser.page.getByText("Side shoots of the 3 branches")).isVisible();
+            browser.page.locator(".log-cut .outcomes button:first-child").all().forEach(Locator::click);
+            browser.page.locator("#log-minutes").fill("12");
+            browser.page.locator("button:has-text('Send the log')").click();
+            assertThat(browser.page.locator(".limb-row")).containsText("logged");
+            // What was done this winter is not asked for again.
+            browser.open(bush);
+            assertThat(browser.part("Plan")).not().containsText("Side shoots of the 3 branches");
+            Assertions.assertThat(browser.errors()).isEmpty();
+        }
+    }
+}
