@@ -44,7 +44,7 @@ class DemoJourney {
                     .getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Plum, best"))
                     .first()
                     .click();
-            assertThat(browser.page.locator(".register tbody tr")).hasCount(3);
+            assertThat(browser.page.locator(".register tbody tr")).hasCount(6);
             browser.press("Show all");
             browser.page.locator(".site-plan .tree[aria-label^='K-09']").click();
             assertThat(browser.page.locator(".register tr.picked")).containsText("K-09");

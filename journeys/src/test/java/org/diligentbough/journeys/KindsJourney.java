@@ -76,7 +76,7 @@ class KindsJourney {
             browser.press("Save and judge");
             browser.laptop();
             browser.open(peach + "?limb=A1");
-            assertThat(browser.part("Limb A1")).containsText("It has fruited: it goes out to A2");
+            assertThat(browser.part("Limb A1")).containsText("It has fruited: it goes out to A11");
             Locator lane = browser.part("Plan")
                     .getByRole(AriaRole.GROUP, new Locator.GetByRoleOptions().setName("2027 at bud swell"));
             assertThat(lane).containsText("Keep 16 of the 60 shoots of last year");
