@@ -12,10 +12,20 @@ import {
   withSideLimbs,
 } from './draft';
 import { Chips, Direction, More, NumberInput } from './inputs';
+import type { KindAsks } from './kinds';
 import { Rose, Tilt } from './Dials';
 import { MeasureHelper } from './MeasureHelper';
 import { Sketch, type Touch } from './Sketch';
 import { DISEASES, FAULT_GROUPS, FAULTS, FRUITING, LEAFINESS, OVER, PAIRED, ROLES } from './words';
+
+/** Ages of stems and fruiting wood in years, for one tap; others are typed. */
+const AGES: [string, string][] = [
+  ['1', 'last year’s'],
+  ['2', 'two years'],
+  ['3', 'three'],
+  ['5', 'about five'],
+  ['8', 'older'],
+];
 
 /** One limb: where it leaves, how it lies, how thick and long it is, what is wrong with it. Every touch is kept. */
 export function LimbEditor({
@@ -24,7 +34,7 @@ export function LimbEditor({
   others,
   heightM,
   bush,
-  asksBuds,
+  asks,
   onDone,
   onRemove,
   onBack,
@@ -35,8 +45,8 @@ export function LimbEditor({
   others: Partial<LimbFile>[];
   heightM?: number | null;
   bush: boolean;
-  /** Whether its kind's shoots are told by their buds. */
-  asksBuds: boolean;
+  /** What its kind needs. */
+  asks: KindAsks;
   onDone: (another: boolean) => void;
   onRemove?: () => void;
   /** Back to the list; what was entered stays begun. */
@@ -85,6 +95,9 @@ export function LimbEditor({
         faults: now.limb.faults?.map((fault) => (fault.kind === kind ? { ...fault, ...part } : fault)),
       },
     }));
+  const frame = (
+    <Chips label="Part in the frame" options={ROLES} value={limb.role} onChange={(role) => set({ role })} />
+  );
   return (
     <section aria-label={'Limb ' + (limb.id ?? '')}>
       <div className="d-flex gap-2 align-items-end mb-3">
@@ -189,6 +202,16 @@ export function LimbEditor({
         value={limb.fruiting === undefined || limb.fruiting === null ? undefined : String(limb.fruiting)}
         onChange={(grade) => set({ fruiting: grade === undefined ? undefined : Number(grade) })}
       />
+      {asks.frame && frame}
+      {asks.age && (
+        <Chips
+          label="Wood of which age"
+          options={AGES}
+          value={AGES.find(([years]) => Number(years) === limb.woodYears)?.[0]}
+          onChange={(years) => set({ woodYears: years === undefined ? undefined : Number(years) })}
+          hint="Pale is last year’s, dark is older; each ring of scars is a year"
+        />
+      )}
       <h2 className="mt-3">What is wrong with it?</h2>
       {FAULT_GROUPS.map((group) => (
         <fieldset key={group.name} className="walk-field">
@@ -257,7 +280,7 @@ export function LimbEditor({
           )}
         </fieldset>
       ))}
-      {asksBuds && (limb.woodYears ?? 1) <= 1 && (
+      {asks.buds && (limb.woodYears ?? 1) <= 1 && (
         <fieldset className="walk-field">
           <legend>Buds of this shoot</legend>
           <div className="chips">
@@ -316,12 +339,7 @@ export function LimbEditor({
           max={90}
           onChange={(angleDeg) => set({ angleDeg })}
         />
-        <Chips
-          label="Part in the frame"
-          options={ROLES}
-          value={limb.role}
-          onChange={(role) => set({ role })}
-        />
+        {!asks.frame && frame}
         <NumberInput
           label="Age of its wood"
           unit="years"

@@ -227,7 +227,7 @@ function Walk({ tree, siteId, today, southern }: Begun) {
       )}
       {open && limb ? (
         <LimbEditor
-          asksBuds={asks.buds}
+          asks={asks}
           key={limb}
           open={open}
           change={(make) => change((now) => changeOpen(now, limb, make))}

@@ -67,7 +67,7 @@ describe('what a site asks for today', () => {
     await board({
       open: [{ species: 'apple', trees: 9, minutes: 45, closes: '2027-03-31', treesClosingFirst }],
     });
-    expect(box.textContent).toContain('apple until 31 Mar: 9 trees, about 45 minutes');
+    expect(box.textContent).toContain('apple until 31 Mar: 9 trees, about 45 person-minutes');
     expect(box.textContent).not.toContain('K-8');
     await press('and 3 more');
     expect(box.textContent).toContain('K-8');

@@ -4,7 +4,7 @@ import type { Board } from '../api/client';
 import { DayRow } from '../crew/DaysView';
 import { Loading } from '../parts/Loading';
 import { State } from '../parts/Reasons';
-import { dayAndMonth, minutes, words } from '../parts/format';
+import { dayAndMonth, personMinutes, words } from '../parts/format';
 import { REPORTS } from '../visit/words';
 import { useBoard } from './queries';
 
@@ -79,7 +79,7 @@ export function TodayBoard({ siteId }: { siteId: number }) {
                 <li key={kind.species + kind.season}>
                   <Link to={'/sites/' + siteId + '/season/' + kind.species}>{words(kind.species)}</Link> from{' '}
                   {dayAndMonth(kind.opens)}: {kind.trees} {kind.trees === 1 ? 'tree' : 'trees'},{' '}
-                  {minutes(kind.minutes)}
+                  {personMinutes(kind.minutes)}
                 </li>
               ))}
             </ul>
@@ -124,7 +124,7 @@ function OpenKind({ kind, siteId }: { kind: Board['open'][number]; siteId: numbe
   return (
     <li>
       <strong>{words(kind.species)}</strong> until {dayAndMonth(kind.closes)}: {kind.trees}{' '}
-      {kind.trees === 1 ? 'tree' : 'trees'}, {minutes(kind.minutes)}{' '}
+      {kind.trees === 1 ? 'tree' : 'trees'}, {personMinutes(kind.minutes)}{' '}
       <span className="small">
         {shown.map((tree, i) => (
           <span key={tree.treeId}>

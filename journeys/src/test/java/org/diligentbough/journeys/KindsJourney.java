@@ -81,6 +81,25 @@ class KindsJourney {
                     .getByRole(AriaRole.GROUP, new Locator.GetByRoleOptions().setName("2027 at bud swell"));
             assertThat(lane).containsText("Keep 16 of the 60 shoots of last year");
             assertThat(lane.locator(".disc")).hasText("A1");
+            // Its window opens in March: it goes on a day then, with what is no limb's.
+            browser.open("/sites/" + siteId + "/days");
+            browser.press("Plan a work day");
+            browser.fill("Day", "2027-03-20");
+            browser.press("Plan it");
+            browser.press("Put P-1 on the day");
+            assertThat(browser.part("Trees of the day")).containsText("Shorten A1; keep 16 of the 60 shoots");
+            // A plum's long shoots are July's work.
+            String plum = tree(siteId, "P-2", "plum", "open-centre");
+            TestServer.post(
+                            "/api" + plum.replaceFirst("/sites/[0-9]+", "") + "/surveys",
+                            TestServer.walkJson().replace("\"spreadM\"", "\"youngShoots\": 30, \"spreadM\""))
+                    .expect(201);
+            browser.open("/sites/" + siteId + "/days");
+            browser.press("Plan a work day");
+            browser.fill("Day", "2027-07-17");
+            browser.press("Plan it");
+            browser.press("Put P-2 on the day");
+            assertThat(browser.part("Trees of the day")).containsText("the 30 long shoots counted");
             Assertions.assertThat(browser.errors()).isEmpty();
         }
     }

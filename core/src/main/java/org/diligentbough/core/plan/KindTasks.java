@@ -49,6 +49,11 @@ final class KindTasks {
         if (plan.tree.triage() == Triage.TAKE_OUT) {
             return List.of();
         }
+        boolean worked = byRule.stream().anyMatch(lane -> !lane.empty());
+        if (!worked && !budget.year().equals(plan.years.first())) {
+            // Years without any other work are told as the yearly upkeep.
+            return List.of();
+        }
         Optional<LaneDraft> main = byRule.stream().filter(LaneDraft::main).findFirst();
         main.ifPresent(lane -> inMainWindow(lane).stream()
                 .filter(task -> !(running && plan.years.taskDone(task.what().code())))
@@ -92,7 +97,8 @@ final class KindTasks {
             add(tasks, young * scene.figure(MINUTES_SHOOT), ReasonCode.TASK_PLUM_SHOOTS, young);
         }
         if (scene.traits().group() == SpeciesTraits.Group.BRANCH_BUSH) {
-            long stay = plan.verdicts.values().stream()
+            long stay = lane.cuts.stream()
+                    .map(cut -> plan.verdicts.get(cut.limb()))
                     .filter(limb ->
                             limb.ownWork(scene.traits()) && limb.limb().parent().isEmpty())
                     .count();
@@ -117,7 +123,13 @@ final class KindTasks {
         int all = Math.max(counted, entered);
         int keep = Math.min(all, KindWood.peachShootsWanted(scene));
         if (all > 0) {
-            add(tasks, Math.max(0, all - entered) * scene.figure(MINUTES_SHOOT), ReasonCode.TASK_PEACH_KEEP, keep, all);
+            add(
+                    tasks,
+                    Math.max(0, all - entered) * scene.figure(MINUTES_SHOOT),
+                    ReasonCode.TASK_PEACH_KEEP,
+                    keep,
+                    all,
+                    all - keep);
         }
     }
 

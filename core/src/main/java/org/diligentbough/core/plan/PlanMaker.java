@@ -117,6 +117,27 @@ final class PlanMaker {
             placeUpkeep(budget, byRule);
         }
         sayWhatWentOver(budget);
+        sayWhatIsBeside(budget);
+    }
+
+    /** The kind's yearly work stands beside the allowance; where a year comes to more than that by it, it is said. */
+    private void sayWhatIsBeside(YearBudget budget) {
+        List<LaneDraft> ofYear = draft.lanes.stream()
+                .filter(lane -> lane.budget == budget && !lane.cuts.isEmpty())
+                .toList();
+        double all = ofYear.stream()
+                .flatMap(lane -> lane.cuts.stream())
+                .mapToDouble(PlannedCut::share)
+                .sum();
+        boolean over = budget.allowance().isPresent()
+                && all > budget.allowance().getAsDouble() + YearBudget.ROUNDING
+                && ofYear.stream().allMatch(lane -> lane.overrun.isEmpty())
+                && ofYear.stream()
+                        .flatMap(lane -> lane.cuts.stream())
+                        .anyMatch(cut -> plan.ownWork(plan.verdicts.get(cut.limb())));
+        if (over) {
+            ofYear.get(ofYear.size() - 1).overrun = Optional.of(scene.reason(ReasonCode.OVERRUN_OWN_WORK, all));
+        }
     }
 
     /** The ordinary cutting of a tree that is kept, in its main window; what is planned of that year is part of it. */

@@ -15,6 +15,7 @@ import static org.diligentbough.core.knowledge.Figure.MINUTES_CUT;
 import static org.diligentbough.core.knowledge.Figure.MINUTES_LADDER;
 import static org.diligentbough.core.knowledge.Figure.MINUTES_PER_CM;
 import static org.diligentbough.core.knowledge.Figure.MINUTES_PER_KG;
+import static org.diligentbough.core.knowledge.Figure.MINUTES_SHOOT;
 import static org.diligentbough.core.knowledge.Figure.MINUTES_THREE_CUTS;
 import static org.diligentbough.core.knowledge.Figure.POLE_CM;
 import static org.diligentbough.core.knowledge.Figure.POLE_REACH_M;
@@ -55,7 +56,7 @@ public final class CutSizing {
                 reach,
                 heightM,
                 weightKg,
-                minutes(diameterCm, weightKg, technique, reach),
+                minutes(diameterCm, weightKg, technique, reach, place.kind()),
                 tickets(limb, heightM, weightKg, reach));
     }
 
@@ -109,9 +110,10 @@ public final class CutSizing {
     }
 
     /** Person-minutes: whoever holds the rope of a heavy limb is counted, and clearing up with it. */
-    private int minutes(double diameterCm, double weightKg, Technique technique, Reach reach) {
+    private int minutes(double diameterCm, double weightKg, Technique technique, Reach reach, CutKind kind) {
         double sawn = Math.max(0, diameterCm - scene.figure(LOPPERS_CM));
-        double atTheCut = scene.figure(MINUTES_CUT)
+        boolean snip = (kind == CutKind.HEADING || kind == CutKind.TOPPING) && diameterCm <= scene.figure(SECATEURS_CM);
+        double atTheCut = scene.figure(snip ? MINUTES_SHOOT : MINUTES_CUT)
                 + sawn * scene.figure(MINUTES_PER_CM)
                 + (technique == Technique.THREE_CUT ? scene.figure(MINUTES_THREE_CUTS) : 0)
                 + (reach == Reach.LADDER || reach == Reach.CLIMB ? scene.figure(MINUTES_LADDER) : 0);

@@ -51,6 +51,13 @@ public final class KindWood {
 
     /** What is done to a limb as fruiting wood of its kind; empty where the kind has no such work, or not on this limb. */
     Optional<Finding> of(Limb limb) {
+        if (byBuds(scene)
+                && !peach(scene)
+                && limb.is(Role.TIER)
+                && limb.faults().isEmpty()
+                && branching.living(limb)) {
+            return Optional.of(Finding.leave(Rule.KIND_WOOD, Verdict.KEEP, scene.reason(ReasonCode.TIER_KEPT)));
+        }
         boolean spared = scene.shortenedThisYear(limb)
                 || !branching.living(limb)
                 || scene.wildlife()
@@ -123,13 +130,19 @@ public final class KindWood {
 
     /** Laterals on what is tied in to three buds, what grows on those to one. */
     private Optional<Finding> trained(Limb limb) {
-        boolean cordon = scene.formWanted() == Form.CORDON;
+        // The stem itself counts for nothing: a cordon's laterals leave it, an espalier's and a fan's leave what it
+        // carries.
         long from = Stream.iterate(
                         branching.parentOf(limb), Optional::isPresent, parent -> parent.flatMap(branching::parentOf))
+                .flatMap(Optional::stream)
+                .filter(parent -> !parent.is(Role.LEADER))
                 .count();
-        long order = cordon ? from + 1 : from;
+        long order = scene.formWanted() == Form.CORDON ? from + 1 : from;
         boolean shoot = limb.youngerThanOrOf(2)
                 && limb.faults().stream().allMatch(fault -> fault.kind() == FaultKind.UPRIGHT_SHOOT);
+        if (order == 0 && limb.faults().isEmpty()) {
+            return Optional.of(Finding.leave(Rule.KIND_WOOD, Verdict.KEEP, scene.reason(ReasonCode.TIER_KEPT)));
+        }
         if (order == 0 || !shoot || limb.is(Role.FRUITING_ARM) || limb.is(Role.RENEWAL)) {
             return Optional.empty();
         }
@@ -213,7 +226,7 @@ public final class KindWood {
             return Optional.of(Finding.leave(Rule.KIND_WOOD, Verdict.KEEP, kept));
         }
         return Optional.of(
-                crop.contains(limb.id())
+                crop.contains(limb.id()) || successor(limb)
                         ? byAThird(limb, CutKind.HEADING, kept)
                         : toBuds(limb, scene.figure(THREE_BUDS_M), scene.reason(ReasonCode.PEACH_NEXT_YEARS)));
     }

@@ -61,7 +61,7 @@ class KindTasksTest {
         // 6.6 m of arm, one for each 12.5 cm.
         assertThat(tasks(evaluation, Season.BUD_SWELL)).singleElement().satisfies(task -> {
             assertThat(task.what().code()).isEqualTo(ReasonCode.TASK_PEACH_KEEP);
-            assertThat(task.what().arguments()).containsExactly(53, 95);
+            assertThat(task.what().arguments()).containsExactly(53, 95, 42);
             assertThat(task.minutes()).isEqualTo(48);
         });
     }

@@ -12,12 +12,17 @@ import java.util.function.Consumer;
 import java.util.function.UnaryOperator;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
+import net.jqwik.api.ForAll;
+import net.jqwik.api.Property;
+import net.jqwik.api.constraints.DoubleRange;
+import net.jqwik.api.constraints.IntRange;
 import org.diligentbough.core.Evaluation;
 import org.diligentbough.core.SurveyBuilder;
 import org.diligentbough.core.SurveyBuilder.LimbBuilder;
 import org.diligentbough.core.orchard.Form;
 import org.diligentbough.core.orchard.Species;
 import org.diligentbough.core.survey.FaultKind;
+import org.diligentbough.core.survey.LivingCrown;
 import org.diligentbough.core.survey.Noted;
 import org.diligentbough.core.survey.Role;
 import org.junit.jupiter.api.DynamicTest;
@@ -44,6 +49,33 @@ class KindPlantsTest {
                     Evaluation evaluation = plant.survey().evaluate();
                     assertThat(lanes(evaluation)).containsExactly(plant.lanes());
                 }));
+    }
+
+    /** Of several cultivars the strong gives way: the weak one's share of what stands never falls. */
+    @Property(tries = 60)
+    void aWeakCultivarsShareNeverFalls(
+            @ForAll @DoubleRange(min = 2, max = 5) double weakCm, @ForAll @IntRange(min = 2, max = 6) int sides) {
+        SurveyBuilder tree = grown(Species.APPLE).limb("W", limb -> limb.origin(0.8)
+                .diameter(weakCm)
+                .length(1.4)
+                .angle(45)
+                .azimuth(60)
+                .years(8)
+                .cultivar("Weak One"));
+        for (int i = 0; i < sides; i++) {
+            tree.limb("S" + i, side(i % 2 == 0 ? "A" : "B", 0.7 + 0.2 * i, 40 * i, 5, 0.9));
+        }
+        Evaluation evaluation = tree.evaluate();
+        LivingCrown before = new LivingCrown(
+                evaluation.scene().branching(), evaluation.scene().shares());
+        LivingCrown after = evaluation.crownAfterPlan();
+        double was =
+                evaluation.scene().shares().own(evaluation.scene().branching().get("W")) / before.left();
+        double is =
+                evaluation.scene().shares().own(evaluation.scene().branching().get("W"))
+                        * after.keptOf("W")
+                        / after.left();
+        assertThat(is).isGreaterThanOrEqualTo(was - 1e-9);
     }
 
     private static List<String> lanes(Evaluation evaluation) {

@@ -131,6 +131,24 @@ class KindWoodTest {
         }
 
         @Test
+        void aSuccessorBearsInItsPlace() {
+            SurveyBuilder tree = tree(Species.PEACH)
+                    .limb("F", limb -> limb.on("M0", 1)
+                            .diameter(2)
+                            .azimuth(60)
+                            .length(0.9)
+                            .years(2)
+                            .fruiting(2))
+                    .limb("N", limb -> limb.on("F", 0.1)
+                            .diameter(0.8)
+                            .azimuth(60)
+                            .length(0.9)
+                            .years(1)
+                            .role(Role.RENEWAL));
+            assertThat(keptM(tree.judge("N"))).isCloseTo(0.6, within(1e-9));
+        }
+
+        @Test
         void untilOneIsThereItIsGrownFirst() {
             LimbVerdict fruited = tree(Species.PEACH)
                     .limb("F", limb -> limb.on("M0", 1)
@@ -282,6 +300,34 @@ class KindWoodTest {
         }
 
         @Test
+        void tiersAreKeptAndTheStemCountsForNothing() {
+            SurveyBuilder tree = SurveyBuilder.of(Species.APPLE)
+                    .limb("S", limb -> limb.origin(0.5)
+                            .diameter(3)
+                            .azimuth(0)
+                            .angle(50)
+                            .length(2)
+                            .years(8)
+                            .role(Role.LEADER))
+                    .limb("L", limb -> limb.on("S", 0.8)
+                            .diameter(0.8)
+                            .azimuth(90)
+                            .length(0.5)
+                            .years(1));
+            tree.formWanted = Form.CORDON;
+            assertThat(keptM(tree.judge("L"))).isCloseTo(0.1, within(1e-9));
+            SurveyBuilder espalier = SurveyBuilder.of(Species.PEAR).limb("T", limb -> limb.origin(0.8)
+                    .diameter(3)
+                    .angle(0)
+                    .length(1.8)
+                    .years(9)
+                    .role(Role.TIER));
+            espalier.formWanted = Form.ESPALIER;
+            assertThat(espalier.judge("T").verdict()).isEqualTo(Verdict.KEEP);
+            assertThat(reasons(espalier.judge("T"))).contains(ReasonCode.TIER_KEPT);
+        }
+
+        @Test
         void onACordonWhatLeavesTheStemIsALateral() {
             SurveyBuilder tree = SurveyBuilder.of(Species.PEAR).limb("L", limb -> limb.origin(1)
                     .diameter(0.9)
@@ -417,6 +463,9 @@ class KindWoodTest {
                             .map(lane -> lane.cuts().size()))
                     .containsExactly(2, 2, 2, 2, 1);
             assertThat(evaluation.plan().notPlaced()).isEmpty();
+            // There is a crop each year.
+            assertThat(evaluation.plan().lanes())
+                    .allSatisfy(lane -> assertThat(lane.crop()).isLessThan(0.3));
         }
 
         @Test
