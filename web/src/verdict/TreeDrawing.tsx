@@ -27,6 +27,9 @@ export const marksOf = (limbs: Iterable<LimbAnswer>): Map<string, Mark> =>
     ),
   );
 
+/** With more main limbs than this their shares of light would lie on each other. */
+const MOST_SHARES = 8;
+
 /** The tree to scale from its limbs, with the cuts marked. */
 export function TreeDrawing({
   drawing,
@@ -76,6 +79,7 @@ export function TreeDrawing({
     (one, other) => seen(one.limb.tip, view).near - seen(other.limb.tip, view).near,
   );
   const trunk = drawing.trunkDiameterCm / 200;
+  const mains = inOrder.filter((one) => one.limb.parent == null).length;
   return (
     <svg
       className="tree-drawing"
@@ -132,8 +136,8 @@ export function TreeDrawing({
       {light &&
         !plain &&
         inOrder
-          // One in each main limb, and in the one picked: all would hide the tree.
-          .filter((one) => one.limb.parent == null || one.limb.id === picked)
+          // One in each main limb, and in the one picked: all would hide the tree, as a bush's many stems would.
+          .filter((one) => (one.limb.parent == null && mains <= MOST_SHARES) || one.limb.id === picked)
           .map((one) => (
             <Share key={one.limb.id} standing={one} view={view} text={text} light={light.get(one.limb.id)} />
           ))}

@@ -43,7 +43,7 @@ class KindPlantsTest {
 
     @TestFactory
     Stream<DynamicTest> isPlannedAsItsKindWantsIt() {
-        return Stream.of(peaches(), figs(), bushes(), others())
+        return Stream.of(peaches(), figs(), bushes(), moreBushes(), others(), moreTrees())
                 .flatMap(List::stream)
                 .map(plant -> DynamicTest.dynamicTest(plant.name(), () -> {
                     Evaluation evaluation = plant.survey().evaluate();
@@ -258,6 +258,133 @@ class KindPlantsTest {
                         "" + (char) ('A' + i),
                         limb -> arm(azimuth).apply(limb.diameter(9)).length(2.6).diameter(9));
             }
+        });
+    }
+
+    private static List<Plant> moreBushes() {
+        return List.of(
+                plant(
+                        "a gooseberry well kept: nothing goes, all is halved",
+                        bush(Species.GOOSEBERRY, 9, limb -> limb),
+                        "2027 dormant: shorten M10 M11 M12 M13 M14 M15 M16 M17 M18; task_bush_side_shoots"),
+                plant(
+                        "a neglected red currant of twenty: a third a year, six and then four",
+                        bush(Species.RED_CURRANT, 20, limb -> limb),
+                        "2027 dormant: remove M24 M25 M26 M27 M28 M29;"
+                                + " shorten M10 M11 M12 M13 M14 M15 M16 M17 M18 M19; task_bush_side_shoots",
+                        "2028 dormant: remove M20 M21 M22 M23"),
+                plant(
+                        "a red currant half renewed: the one too many, the rest halved",
+                        bush(Species.RED_CURRANT, 11, limb -> limb),
+                        "2027 dormant: remove M20; shorten M10 M11 M12 M13 M14 M15 M16 M17 M18 M19;"
+                                + " task_bush_side_shoots"),
+                plant(
+                        "a neglected black currant of twelve stems: four of the oldest",
+                        bush(Species.BLACK_CURRANT, 12, limb -> limb),
+                        "2027 dormant: remove M18 M19 M20 M21"),
+                plant(
+                        "a black currant renewed each year: two of six",
+                        bush(Species.BLACK_CURRANT, 6, limb -> limb),
+                        "2027 dormant: remove M14 M15"));
+    }
+
+    private static List<Plant> moreTrees() {
+        return List.of(
+                plant(
+                        "a neglected persimmon: dead and crossing wood in winter, topping in early summer",
+                        grown(Species.PERSIMMON)
+                                .limb("A1", limb -> side("A", 1, 20, 1, 0.9)
+                                        .apply(limb)
+                                        .angle(80))
+                                .limb("D", limb -> side("B", 1.2, 130, 6, 0.9)
+                                        .apply(limb)
+                                        .fault(FaultKind.DEAD))
+                                .limb("X", limb -> side("C", 1.2, 60, 6, 1.2)
+                                        .apply(limb)
+                                        .fault(FaultKind.INWARD))
+                                .with(one -> {
+                                    one.yearsSinceCut = OptionalDouble.of(9);
+                                    one.formWanted = Form.OPEN_CENTRE;
+                                }),
+                        "2027 any: remove D",
+                        "2027 dormant: remove X",
+                        "2027 early_summer: shorten A1"),
+                plant(
+                        "a persimmon well kept: its ordinary cutting, and the shoots that were counted",
+                        grown(Species.PERSIMMON).with(one -> one.noted = Noted.NOTHING.counting(5)),
+                        "2027 dormant:",
+                        "2027 early_summer: task_persimmon_shoots"),
+                plant(
+                        "a neglected plum: the crossing limb and the long shoots in one summer",
+                        grown(Species.PLUM)
+                                .limb("A1", side("A", 1, 20, 1, 0.9))
+                                .limb("X", limb -> side("C", 1.2, 60, 6, 1.2)
+                                        .apply(limb)
+                                        .fault(FaultKind.INWARD))
+                                .with(one -> one.yearsSinceCut = OptionalDouble.of(8)),
+                        "2027 summer: remove X; shorten A1"),
+                plant(
+                        "a plum well kept: only what was counted",
+                        grown(Species.PLUM).with(one -> one.noted = Noted.NOTHING.counting(18)),
+                        "2027 summer: task_plum_shoots"),
+                plant(
+                        "a neglected apricot whose fruiting wood has no young shoot near the arm: it is grown first",
+                        grown(Species.APRICOT)
+                                .limb("A1", side("A", 1, 20, 3, 1.1))
+                                .with(one -> one.yearsSinceCut = OptionalDouble.of(8))),
+                plant(
+                        "an apricot well kept: nothing to do but its ordinary cutting",
+                        grown(Species.APRICOT).limb("A1", side("A", 1, 20, 3, 0.4)),
+                        "2027 summer:"),
+                plant(
+                        "a neglected espalier: ties, all its laterals, those counted too",
+                        espalier().with(one -> {
+                            one.yearsSinceCut = OptionalDouble.of(7);
+                            one.noted = Noted.NOTHING.counting(80);
+                        }),
+                        "2027 summer: shorten L; task_ties_first; task_laterals"),
+                plant(
+                        "an espalier whose laterals are short already: only its ties",
+                        tree(Species.PEAR, one -> {
+                            one.formWanted = Form.ESPALIER;
+                            one.limb("T", tier()).limb("L", side("T", 0.8, 60, 1, 0.15));
+                        }),
+                        "2027 summer: task_ties_first"),
+                plant("a young citrus is left alone", tree(Species.CITRUS, one -> {
+                    one.plantedYear = OptionalInt.of(2025);
+                    one.limb("A", limb -> arm(0).apply(limb).length(0.9).fruiting(0));
+                })),
+                plant(
+                        "a dense citrus loses what is dead, and is not opened",
+                        tree(Species.CITRUS, one -> {
+                            one.targetHeightM = OptionalDouble.of(3);
+                            one.limb("A", arm(0))
+                                    .limb("U", limb -> side("A", 0.8, 90, 6, 0.9)
+                                            .apply(limb)
+                                            .angle(85)
+                                            .fault(FaultKind.UPRIGHT_UNFRUITFUL))
+                                    .limb("D", limb -> side("A", 1.2, 90, 6, 0.9)
+                                            .apply(limb)
+                                            .fault(FaultKind.DEAD));
+                        }),
+                        "2027 any: remove D"));
+    }
+
+    private static UnaryOperator<LimbBuilder> tier() {
+        return limb -> limb.origin(0.8)
+                .diameter(3)
+                .length(1.8)
+                .angle(0)
+                .azimuth(90)
+                .years(9)
+                .fruiting(2)
+                .role(Role.TIER);
+    }
+
+    private static SurveyBuilder espalier() {
+        return tree(Species.PEAR, one -> {
+            one.formWanted = Form.ESPALIER;
+            one.limb("T", tier()).limb("L", side("T", 0.8, 60, 1, 0.5));
         });
     }
 
