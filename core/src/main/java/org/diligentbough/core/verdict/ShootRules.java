@@ -4,6 +4,7 @@ import static org.diligentbough.core.knowledge.Figure.BEND_ROOM_DEG;
 import static org.diligentbough.core.knowledge.Figure.FRUIT_LIGHT;
 import static org.diligentbough.core.knowledge.Figure.GAP_HALF_DEG;
 import static org.diligentbough.core.knowledge.Figure.MAINS_GAP_DEG;
+import static org.diligentbough.core.knowledge.Figure.OUTERMOST_CUT_SHARE;
 import static org.diligentbough.core.knowledge.Figure.PLIABLE_CM;
 import static org.diligentbough.core.knowledge.Figure.SECTOR_DEG;
 import static org.diligentbough.core.knowledge.Figure.STEEP_DEG;
@@ -197,7 +198,10 @@ final class ShootRules {
         return Branching.apartDeg(limb.azimuthDeg(), other.azimuthDeg());
     }
 
-    /** The young shoot that could take over from a spent limb: nearest the frame, then the thickest. */
+    /**
+     * The young shoot that could take over from a spent limb: nearest the frame, then the thickest; one at the limb's very
+     * tip renews nothing.
+     */
     Optional<Limb> renewalShoot(Limb limb) {
         return scene.branching().childrenOf(limb).stream()
                 .filter(scene.branching()::living)
@@ -205,6 +209,7 @@ final class ShootRules {
                         || child.has(FaultKind.UPRIGHT_SHOOT)
                         || child.youngerThanOrOf(SHOOT_YEARS))
                 .filter(child -> child.faults().stream().allMatch(fault -> fault.kind() == FaultKind.UPRIGHT_SHOOT))
+                .filter(child -> child.originM() <= scene.figure(OUTERMOST_CUT_SHARE) * limb.lengthM())
                 .min(Comparator.comparingDouble(Limb::originM).thenComparing(Branching.THICKEST_FIRST));
     }
 

@@ -149,6 +149,23 @@ class KindWoodTest {
         }
 
         @Test
+        void aShootAtTheVeryTipIsNoSuccessor() {
+            SurveyBuilder tree = tree(Species.PEACH)
+                    .limb("F", limb -> limb.on("M0", 1)
+                            .diameter(2)
+                            .azimuth(60)
+                            .length(0.9)
+                            .years(2)
+                            .fruiting(2))
+                    .limb("N", limb -> limb.on("F", 0.9)
+                            .diameter(0.8)
+                            .azimuth(60)
+                            .length(0.5)
+                            .years(1));
+            assertThat(reasons(tree.judge("F"))).contains(ReasonCode.PEACH_GROW_FIRST);
+        }
+
+        @Test
         void untilOneIsThereItIsGrownFirst() {
             LimbVerdict fruited = tree(Species.PEACH)
                     .limb("F", limb -> limb.on("M0", 1)
