@@ -106,6 +106,7 @@ public enum Figure {
     APRICOT_NEAR_ARM_M("m", 0.2, 2),
     PEACH_SHOOTS_APART_M("m", 0.05, 0.5),
     TIES_MINUTES("minutes", 0, 120),
+    WALL_HOLDS_M("m", 0.1, 5),
     FIRE_BLIGHT_MARGIN_M("m", 0.2, 0.5),
     DEAD_STUB_M("m", 0, 0.5),
     TIP_DIEBACK_SHARE("share", 0, 1),

@@ -4,6 +4,7 @@ import static org.diligentbough.core.knowledge.Figure.BUSH_MINUTES_MAIN;
 import static org.diligentbough.core.knowledge.Figure.FIG_MINUTES_STEM;
 import static org.diligentbough.core.knowledge.Figure.MINUTES_SHOOT;
 import static org.diligentbough.core.knowledge.Figure.TIES_MINUTES;
+import static org.diligentbough.core.knowledge.Figure.WALL_HOLDS_M;
 
 import java.time.LocalDate;
 import java.util.ArrayList;
@@ -27,9 +28,6 @@ import org.diligentbough.core.verdict.Vigour;
  * shoots of a peach, plum or persimmon that were only counted, the ties of a trained tree.
  */
 final class KindTasks {
-    /** A wall this near a tree holds it, m. */
-    private static final double ON_THE_WALL_M = 1;
-
     private final PlanningCase plan;
     private final Scene scene;
 
@@ -54,30 +52,31 @@ final class KindTasks {
             // Years without any other work are told as the yearly upkeep.
             return List.of();
         }
-        Optional<LaneDraft> main = byRule.stream().filter(LaneDraft::main).findFirst();
-        main.ifPresent(lane -> inMainWindow(lane).stream()
-                .filter(task -> !(running && plan.years.taskDone(task.what().code())))
-                .forEach(lane.tasks::add));
-        List<RenovationPlan.Task> early = inEarlySummer(byRule, budget).stream()
-                .filter(task -> !(running && plan.years.taskDone(task.what().code())))
-                .toList();
-        if (early.isEmpty()) {
+        byRule.stream()
+                .filter(LaneDraft::main)
+                .findFirst()
+                .ifPresent(lane -> lane.tasks.addAll(undone(inMainWindow(lane), running)));
+        List<RenovationPlan.Task> early = undone(inEarlySummer(byRule, budget), running);
+        Optional<LaneDraft> open = byRule.stream().filter(lane -> lane.topping).findFirst();
+        if (early.isEmpty() || open.isPresent()) {
+            open.ifPresent(lane -> lane.tasks.addAll(early));
             return List.of();
         }
-        Optional<LaneDraft> open = byRule.stream().filter(lane -> lane.topping).findFirst();
-        open.ifPresent(lane -> lane.tasks.addAll(early));
-        return open.isPresent()
-                ? List.of()
-                : plan
-                        .years
-                        .window(budget.year(), Window.Work.TOPPING)
-                        .map(window -> new LaneDraft(budget, window, false))
-                        .map(lane -> {
-                            lane.tasks.addAll(early);
-                            return lane;
-                        })
-                        .stream()
-                        .toList();
+        List<LaneDraft> opened = plan
+                .years
+                .window(budget.year(), Window.Work.TOPPING)
+                .map(window -> new LaneDraft(budget, window, false))
+                .stream()
+                .toList();
+        opened.forEach(lane -> lane.tasks.addAll(early));
+        return opened;
+    }
+
+    /** What the year that runs has not seen done already. */
+    private List<RenovationPlan.Task> undone(List<RenovationPlan.Task> tasks, boolean running) {
+        return tasks.stream()
+                .filter(task -> !(running && plan.years.taskDone(task.what().code())))
+                .toList();
     }
 
     private List<RenovationPlan.Task> inMainWindow(LaneDraft lane) {
@@ -112,7 +111,8 @@ final class KindTasks {
     /** Trained trees, and a pomegranate on a wall, hang in their ties: those are mended before the first cut. */
     private boolean held() {
         boolean wall = scene.survey().surroundings().stream()
-                .anyMatch(other -> other.kind() == Survey.Surrounding.Kind.WALL && other.distanceM() <= ON_THE_WALL_M);
+                .anyMatch(other -> other.kind() == Survey.Surrounding.Kind.WALL
+                        && other.distanceM() <= scene.figure(WALL_HOLDS_M));
         return KindWood.byBuds(scene) || scene.tree().species() == Species.POMEGRANATE && wall;
     }
 

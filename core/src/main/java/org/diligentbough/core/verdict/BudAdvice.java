@@ -11,9 +11,6 @@ import org.diligentbough.core.survey.Point;
  * points, cut above it so that water runs off; on wood that hangs an upward one.
  */
 public final class BudAdvice {
-    /** Wood flatter than this has an upper and an under side. */
-    private static final double HANGS_DEG = 0;
-
     private BudAdvice() {}
 
     /** The eight directions a bud is said to point to. */
@@ -39,7 +36,7 @@ public final class BudAdvice {
         if (cut.kind() != CutKind.HEADING || !scene.branching().living(limb)) {
             return Optional.empty();
         }
-        if (limb.angleDeg() < HANGS_DEG) {
+        if (limb.angleDeg() < 0) {
             return Optional.of(scene.reason(ReasonCode.BUD_UPWARD));
         }
         Compass outwards = Compass.of(outwardsDeg(scene, limb, cut));

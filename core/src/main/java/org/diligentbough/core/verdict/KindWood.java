@@ -56,7 +56,7 @@ public final class KindWood {
                 && limb.is(Role.TIER)
                 && limb.faults().isEmpty()
                 && branching.living(limb)) {
-            return Optional.of(Finding.leave(Rule.KIND_WOOD, Verdict.KEEP, scene.reason(ReasonCode.TIER_KEPT)));
+            return Optional.of(tiedIn());
         }
         boolean spared = scene.shortenedThisYear(limb)
                 || !branching.living(limb)
@@ -128,6 +128,10 @@ public final class KindWood {
                         : toBuds(limb, scene.figure(THREE_BUDS_M), scene.reason(ReasonCode.PLUM_TO_THREE_BUDS)));
     }
 
+    private Finding tiedIn() {
+        return Finding.leave(Rule.KIND_WOOD, Verdict.KEEP, scene.reason(ReasonCode.TIER_KEPT));
+    }
+
     /** Laterals on what is tied in to three buds, what grows on those to one. */
     private Optional<Finding> trained(Limb limb) {
         // The stem itself counts for nothing: a cordon's laterals leave it, an espalier's and a fan's leave what it
@@ -141,7 +145,7 @@ public final class KindWood {
         boolean shoot = limb.youngerThanOrOf(2)
                 && limb.faults().stream().allMatch(fault -> fault.kind() == FaultKind.UPRIGHT_SHOOT);
         if (order == 0 && limb.faults().isEmpty()) {
-            return Optional.of(Finding.leave(Rule.KIND_WOOD, Verdict.KEEP, scene.reason(ReasonCode.TIER_KEPT)));
+            return Optional.of(tiedIn());
         }
         if (order == 0 || !shoot || limb.is(Role.FRUITING_ARM) || limb.is(Role.RENEWAL)) {
             return Optional.empty();

@@ -21,6 +21,7 @@ import org.diligentbough.core.survey.Branching;
 import org.diligentbough.core.survey.FaultKind;
 import org.diligentbough.core.survey.OverTarget;
 import org.diligentbough.core.survey.Role;
+import org.diligentbough.core.verdict.FigPolicy;
 import org.diligentbough.core.verdict.Verdict;
 import org.junit.jupiter.api.Test;
 
@@ -329,18 +330,7 @@ class PlannerTest {
     void aFigByLimbIsRenewedOverFiveYears() {
         SurveyBuilder fig = SurveyBuilder.of(Species.FIG);
         fig.formWanted = null;
-        Policy d = Policy.DEFAULT;
-        fig.policy = new Policy(
-                d.allowance(),
-                d.summerAllowance(),
-                d.bigCuts(),
-                d.pome(),
-                d.apricot(),
-                d.peach(),
-                Policy.Fig.BY_LIMB,
-                d.bend(),
-                d.sealing(),
-                Policy.InGrowth.NONE);
+        fig.policy = FigPolicy.byLimb();
         for (int i = 0; i < 5; i++) {
             int number = i;
             fig.limb(

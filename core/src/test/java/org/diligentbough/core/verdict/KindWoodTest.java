@@ -57,6 +57,15 @@ class KindWoodTest {
                 .fruiting(0);
     }
 
+    private static UnaryOperator<LimbBuilder> fruited(double lengthM, int years) {
+        return limb -> limb.on("M0", 1)
+                .diameter(2)
+                .azimuth(60)
+                .length(lengthM)
+                .years(years)
+                .fruiting(2);
+    }
+
     private static double keptM(LimbVerdict limb) {
         return limb.cut().orElseThrow().place().alongM();
     }
@@ -105,12 +114,7 @@ class KindWoodTest {
         @Test
         void whatFruitedGoesOutToTheNewShootNearTheFrame() {
             SurveyBuilder tree = tree(Species.PEACH)
-                    .limb("F", limb -> limb.on("M0", 1)
-                            .diameter(2)
-                            .azimuth(60)
-                            .length(0.9)
-                            .years(2)
-                            .fruiting(2))
+                    .limb("F", fruited(0.9, 2))
                     .limb("N", limb -> limb.on("F", 0.1)
                             .diameter(0.8)
                             .azimuth(60)
@@ -132,49 +136,28 @@ class KindWoodTest {
 
         @Test
         void aSuccessorBearsInItsPlace() {
-            SurveyBuilder tree = tree(Species.PEACH)
-                    .limb("F", limb -> limb.on("M0", 1)
-                            .diameter(2)
-                            .azimuth(60)
-                            .length(0.9)
-                            .years(2)
-                            .fruiting(2))
-                    .limb("N", limb -> limb.on("F", 0.1)
-                            .diameter(0.8)
-                            .azimuth(60)
-                            .length(0.9)
-                            .years(1)
-                            .role(Role.RENEWAL));
+            SurveyBuilder tree = tree(Species.PEACH).limb("F", fruited(0.9, 2)).limb("N", limb -> limb.on("F", 0.1)
+                    .diameter(0.8)
+                    .azimuth(60)
+                    .length(0.9)
+                    .years(1)
+                    .role(Role.RENEWAL));
             assertThat(keptM(tree.judge("N"))).isCloseTo(0.6, within(1e-9));
         }
 
         @Test
         void aShootAtTheVeryTipIsNoSuccessor() {
-            SurveyBuilder tree = tree(Species.PEACH)
-                    .limb("F", limb -> limb.on("M0", 1)
-                            .diameter(2)
-                            .azimuth(60)
-                            .length(0.9)
-                            .years(2)
-                            .fruiting(2))
-                    .limb("N", limb -> limb.on("F", 0.9)
-                            .diameter(0.8)
-                            .azimuth(60)
-                            .length(0.5)
-                            .years(1));
+            SurveyBuilder tree = tree(Species.PEACH).limb("F", fruited(0.9, 2)).limb("N", limb -> limb.on("F", 0.9)
+                    .diameter(0.8)
+                    .azimuth(60)
+                    .length(0.5)
+                    .years(1));
             assertThat(reasons(tree.judge("F"))).contains(ReasonCode.PEACH_GROW_FIRST);
         }
 
         @Test
         void untilOneIsThereItIsGrownFirst() {
-            LimbVerdict fruited = tree(Species.PEACH)
-                    .limb("F", limb -> limb.on("M0", 1)
-                            .diameter(2)
-                            .azimuth(60)
-                            .length(0.9)
-                            .years(2)
-                            .fruiting(2))
-                    .judge("F");
+            LimbVerdict fruited = tree(Species.PEACH).limb("F", fruited(0.9, 2)).judge("F");
             assertThat(fruited.verdict()).isEqualTo(Verdict.WAIT);
             assertThat(reasons(fruited)).contains(ReasonCode.PEACH_GROW_FIRST);
         }
@@ -246,24 +229,14 @@ class KindWoodTest {
         @Test
         void fruitingWoodIsKeptWithinHalfAMetreOfItsArm() {
             SurveyBuilder tree = tree(Species.APRICOT)
-                    .limb("F", limb -> limb.on("M0", 1)
-                            .diameter(2)
-                            .azimuth(60)
-                            .length(1.2)
-                            .years(3)
-                            .fruiting(2))
+                    .limb("F", fruited(1.2, 3))
                     .limb("N", limb -> limb.on("F", 0.3)
                             .diameter(0.8)
                             .azimuth(60)
                             .length(0.3)
                             .years(1));
             assertThat(tree.judge("F").cut().orElseThrow().place().sideBranch()).contains("N");
-            SurveyBuilder none = tree(Species.APRICOT).limb("F", limb -> limb.on("M0", 1)
-                    .diameter(2)
-                    .azimuth(60)
-                    .length(1.2)
-                    .years(3)
-                    .fruiting(2));
+            SurveyBuilder none = tree(Species.APRICOT).limb("F", fruited(1.2, 3));
             assertThat(reasons(none.judge("F"))).contains(ReasonCode.APRICOT_GROW_FIRST);
         }
 
