@@ -132,31 +132,81 @@ class KindsJourney {
                     .getByRole(AriaRole.GROUP, new Locator.GetByRoleOptions().setName("2027 while dormant"));
             assertThat(lane.locator(".disc")).hasText(new String[] {"A", "B", "C"});
             assertThat(lane).containsText("Side shoots of the 3 branches that stay go back to a few centimetres.");
-            browser.open("/sites/" + siteId + "/days");
-            browser.press("Plan a work day");
-            browser.fill("Day", TestServer.TODAY);
-            browser.press("Plan it");
-            browser.press("Put G-1 on the day");
+            onTheDayOfToday(browser, siteId, "G-1", "Gorse Leader");
             assertThat(browser.part("Trees of the day")).containsText("Shorten A, B, C");
-            browser.page
-                    .getByLabel("Add somebody who comes")
-                    .selectOption(new SelectOption().setLabel("Gorse Leader (first aid, lead)"));
-            browser.part("Trees of the day")
-                    .locator(".people-chips")
-                    .getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Gorse Leader"))
-                    .click();
-            browser.phone();
-            browser.open("/sites/" + siteId + "/log");
-            browser.page.locator(".limb-row").first().click();
-            assertThat(browser.page.getByText("Side shoots of the 3 branches")).isVisible();
-            browser.page.locator(".log-cut .outcomes button:first-child").all().forEach(Locator::click);
-            browser.page.locator("#log-minutes").fill("12");
-            browser.page.locator("button:has-text('Send the log')").click();
-            assertThat(browser.page.locator(".limb-row")).containsText("logged");
+            logAll(browser, siteId, "Side shoots of the 3 branches");
             // What was done this winter is not asked for again.
             browser.open(bush);
             assertThat(browser.part("Plan")).not().containsText("Side shoots of the 3 branches");
             Assertions.assertThat(browser.errors()).isEmpty();
         }
+    }
+
+    /** In the south it is summer today. */
+    @Test
+    void aPlumIsWorkedOnInItsSummerWindowAndLogged() {
+        String south = TestServer.siteJson("Long Summer")
+                .replace("52.1", "-41.2")
+                .replace("-2.4", "146")
+                .replace("Europe/London", "Australia/Hobart")
+                .replace("4,4,6,9,12,15,17,17,14,11,7,5", "17,17,14,11,7,5,4,4,6,9,12,15");
+        long siteId = TestServer.post("/api/sites", south).expect(201).get("id").longValue();
+        String plum = tree(siteId, "Y-1", "plum", "open-centre");
+        TestServer.person("Linnet Leader", 1975, "lead", "first-aid");
+        try (Browser browser = new Browser()) {
+            browser.open(plum);
+            browser.iAm("Wren Ashdown");
+            browser.phone();
+            browser.open(plum + "/walk");
+            measured(browser, "3.4", "3.2");
+            browser.number("Girth of the trunk", "45");
+            browser.step("Vigour");
+            browser.number("Long shoots", "24");
+            browser.step("Limbs");
+            limb(browser, null, "6", "0.8", "2", "8");
+            browser.press("Done");
+            limb(browser, "A", "0.8", "1", "0.9", "1");
+            browser.press("Done");
+            browser.step("Judge");
+            browser.press("Save and judge");
+            browser.laptop();
+            browser.open(plum);
+            Locator lane = browser.part("Plan")
+                    .getByRole(AriaRole.GROUP, new Locator.GetByRoleOptions().setName("2026/27 in summer"));
+            assertThat(lane.locator(".disc")).hasText("A1");
+            assertThat(lane).containsText("The 24 long shoots counted");
+            onTheDayOfToday(browser, siteId, "Y-1", "Linnet Leader");
+            assertThat(browser.part("Trees of the day")).containsText("Shorten A1; the 24 long shoots counted");
+            logAll(browser, siteId, "24 long shoots counted");
+            browser.open(plum);
+            assertThat(browser.part("Plan")).not().containsText("24 long shoots");
+            Assertions.assertThat(browser.errors()).isEmpty();
+        }
+    }
+
+    private static void onTheDayOfToday(Browser browser, long siteId, String tag, String leader) {
+        browser.open("/sites/" + siteId + "/days");
+        browser.press("Plan a work day");
+        browser.fill("Day", TestServer.TODAY);
+        browser.press("Plan it");
+        browser.press("Put " + tag + " on the day");
+        browser.page
+                .getByLabel("Add somebody who comes")
+                .selectOption(new SelectOption().setLabel(leader + " (first aid, lead)"));
+        browser.part("Trees of the day")
+                .locator(".people-chips")
+                .getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName(leader))
+                .click();
+    }
+
+    private static void logAll(Browser browser, long siteId, String task) {
+        browser.phone();
+        browser.open("/sites/" + siteId + "/log");
+        browser.page.locator(".limb-row").first().click();
+        assertThat(browser.page.getByText(task)).isVisible();
+        browser.page.locator(".log-cut .outcomes button:first-child").all().forEach(Locator::click);
+        browser.page.locator("#log-minutes").fill("12");
+        browser.page.locator("button:has-text('Send the log')").click();
+        assertThat(browser.page.locator(".limb-row")).containsText("logged");
     }
 }

@@ -88,9 +88,11 @@ final class BushAndFigRules {
 
     /** A main branch of a gooseberry or red currant that stays loses half of last year's growth. */
     private Finding halved(Limb limb) {
-        double growthM = scene.tree().shootExtensionCm().orElse(100 * scene.figure(BUSH_GROWTH_M)) / 100;
-        double offM = growthM / 2;
-        return scene.shortenedThisYear(limb) || offM >= limb.lengthM() / 2
+        double extensionM = scene.tree().shootExtensionCm().orElse(100 * scene.figure(BUSH_GROWTH_M)) / 100;
+        // A shoot of last year grew all its length then.
+        boolean lastYears = limb.youngerThanOrOf(1);
+        double offM = (lastYears ? limb.lengthM() : extensionM) / 2;
+        return scene.shortenedThisYear(limb) || !lastYears && offM >= limb.lengthM() / 2
                 ? keep(ReasonCode.BUSH_LEADER)
                 : Finding.act(
                         Rule.KIND_WOOD,

@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.OptionalDouble;
 import java.util.OptionalInt;
+import java.util.stream.Collectors;
 import net.jqwik.api.Arbitraries;
 import net.jqwik.api.Arbitrary;
 import net.jqwik.api.ForAll;
@@ -34,6 +35,24 @@ class PlanPropertiesTest {
     @Property(tries = 400)
     void everyPlanKeepsTheRules(@ForAll("trees") SurveyBuilder tree) {
         PlanRules.hold(tree.evaluate());
+    }
+
+    /** The kind's own work and renewal leave something to bear next year; a fig renewed whole loses its first crop only. */
+    @Property(tries = 400)
+    void whatStaysCanBearNextYear(@ForAll("trees") SurveyBuilder tree) {
+        Evaluation evaluation = tree.evaluate();
+        Map<String, LimbVerdict> verdicts = PlanRules.verdicts(evaluation);
+        Map<Integer, Double> crop = evaluation.plan().lanes().stream()
+                .collect(Collectors.groupingBy(
+                        lane -> lane.year().year(), Collectors.summingDouble(lane -> lane.cuts().stream()
+                                .filter(cut -> verdicts.get(cut.limb())
+                                                .rule()
+                                                .filter(row -> row == Rule.KIND_WOOD || row == Rule.RENEWAL)
+                                                .isPresent()
+                                        && !cut.byHand())
+                                .mapToDouble(PlannedCut::crop)
+                                .sum())));
+        crop.forEach((year, gone) -> assertThat(gone).as("crop gone in " + year).isLessThan(0.9));
     }
 
     @Property(tries = 150)

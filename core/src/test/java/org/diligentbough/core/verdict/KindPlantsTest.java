@@ -21,6 +21,7 @@ import org.diligentbough.core.SurveyBuilder;
 import org.diligentbough.core.SurveyBuilder.LimbBuilder;
 import org.diligentbough.core.orchard.Form;
 import org.diligentbough.core.orchard.Species;
+import org.diligentbough.core.plan.RenovationPlan;
 import org.diligentbough.core.survey.FaultKind;
 import org.diligentbough.core.survey.LivingCrown;
 import org.diligentbough.core.survey.Noted;
@@ -29,8 +30,8 @@ import org.junit.jupiter.api.DynamicTest;
 import org.junit.jupiter.api.TestFactory;
 
 /**
- * Whole plants of each kind, neglected, half renewed and well kept: what is planned of them, year by year. Written by hand
- * from common practice; from memory: university extension guides on peach, fig, persimmon and plum, horticultural society
+ * Whole plants of each kind, neglected, half renewed and well kept: what is planned of them, year by year, and what it takes
+ * of crown, crop and time. Cuts and lanes written by hand, shares, crop and minutes gone through by hand, from common practice; from memory: university extension guides on peach, fig, persimmon and plum, horticultural society
  * guides on gooseberry, currants and trained trees.
  */
 class KindPlantsTest {
@@ -102,8 +103,16 @@ class KindPlantsTest {
                                                                 .code()
                                                                 .name()
                                                                 .toLowerCase(Locale.ROOT)))
-                                .collect(Collectors.joining(";")))
+                                .collect(Collectors.joining(";"))
+                        + figures(lane))
                 .toList();
+    }
+
+    /** Share of the living crown, share of the crop it bears on, person-minutes. */
+    private static String figures(RenovationPlan.Lane lane) {
+        double detail = lane.detail().map(RenovationPlan.Detail::share).orElse(0.0);
+        return " | %.0f %% of the crown, %.0f %% of the crop, %d min"
+                .formatted(100 * (lane.share() + detail), 100 * lane.crop(), lane.minutes());
     }
 
     private static SurveyBuilder tree(Species species, Consumer<SurveyBuilder> how) {
@@ -148,14 +157,15 @@ class KindPlantsTest {
                                 .limb("B1", side("B", 0.8, 150, 2, 0.8))
                                 .with(one -> one.yearsSinceCut = OptionalDouble.of(4)),
                         // No successor yet: only its ordinary cutting.
-                        "2027 bud_swell:"),
+                        "2027 bud_swell:" + " | 0 % of the crown, 0 % of the crop, 25 min"),
                 plant(
                         "a peach half renewed: what fruited out to its successor, the rest shortened",
                         vase(Species.PEACH)
                                 .limb("A1", side("A", 0.8, 30, 2, 0.9))
                                 .limb("A2", side("A1", 0.1, 30, 1, 0.5))
                                 .limb("B1", side("B", 0.8, 150, 1, 0.8)),
-                        "2027 bud_swell: shorten A1 B1; task_peach_keep"),
+                        "2027 bud_swell: shorten A1 B1; task_peach_keep"
+                                + " | 2 % of the crown, 2 % of the crop, 25 min"),
                 plant(
                         "a peach well kept: shoots for the crop, others for the wood of next year",
                         vase(Species.PEACH)
@@ -165,7 +175,8 @@ class KindPlantsTest {
                                         .apply(limb)
                                         .role(Role.RENEWAL))
                                 .with(one -> one.noted = Noted.NOTHING.counting(60)),
-                        "2027 bud_swell: shorten A1 C1; task_peach_keep"));
+                        "2027 bud_swell: shorten A1 C1; task_peach_keep"
+                                + " | 1 % of the crown, 0 % of the crop, 31 min"));
     }
 
     private static SurveyBuilder fig(double topM, int stems, Consumer<SurveyBuilder> how) {
@@ -190,14 +201,40 @@ class KindPlantsTest {
                 plant(
                         "a neglected fig renewed whole: every stem, and its shoots chosen that summer",
                         fig(3, 4, one -> one.yearsSinceCut = OptionalDouble.of(6)),
-                        "2027 dormant: shorten F0 F1 F2 F3",
-                        "2027 early_summer: task_fig_choose"),
+                        "2027 dormant: shorten F0 F1 F2 F3" + " | 55 % of the crown, 17 % of the crop, 12 min",
+                        "2027 early_summer: task_fig_choose" + " | 0 % of the crown, 0 % of the crop, 20 min"),
                 plant(
                         "a fig renewed last year: its shoots of last year to a bud or two",
                         fig(1.2, 3, one -> one.yearsSinceCut = OptionalDouble.of(1))
                                 .limb("S", side("F0", 0.6, 20, 1, 0.5))
                                 .limb("T", side("F1", 0.6, 140, 1, 0.06)),
-                        "2027 dormant: shorten S"));
+                        "2027 dormant: shorten S" + " | 1 % of the crown, 0 % of the crop, 13 min"),
+                plant(
+                        "a fig of eight renewed limb by limb: two stems a year, and it bears all the time",
+                        fig(2.6, 8, one -> {
+                            one.yearsSinceCut = OptionalDouble.of(5);
+                            one.policy = FigPolicy.byLimb();
+                        }),
+                        "2027 dormant: shorten F2 F4 | 12 % of the crown, 4 % of the crop, 6 min",
+                        "2027 early_summer: task_fig_choose | 0 % of the crown, 0 % of the crop, 10 min",
+                        "2028 dormant: shorten F3 F5 | 14 % of the crown, 4 % of the crop, 6 min",
+                        "2028 early_summer: task_fig_choose | 0 % of the crown, 0 % of the crop, 10 min",
+                        "2029 dormant: shorten F1 F6 | 16 % of the crown, 4 % of the crop, 6 min",
+                        "2029 early_summer: task_fig_choose | 0 % of the crown, 0 % of the crop, 10 min",
+                        "2030 dormant: shorten F0 F7 | 19 % of the crown, 4 % of the crop, 6 min",
+                        "2030 early_summer: task_fig_choose | 0 % of the crown, 0 % of the crop, 10 min"),
+                plant(
+                        "a fig of three limb by limb: one stem a year",
+                        fig(2.6, 3, one -> {
+                            one.yearsSinceCut = OptionalDouble.of(5);
+                            one.policy = FigPolicy.byLimb();
+                        }),
+                        "2027 dormant: shorten F1 | 16 % of the crown, 5 % of the crop, 3 min",
+                        "2027 early_summer: task_fig_choose | 0 % of the crown, 0 % of the crop, 5 min",
+                        "2028 dormant: shorten F2 | 19 % of the crown, 5 % of the crop, 3 min",
+                        "2028 early_summer: task_fig_choose | 0 % of the crown, 0 % of the crop, 5 min",
+                        "2029 dormant: shorten F0 | 24 % of the crown, 5 % of the crop, 3 min",
+                        "2029 early_summer: task_fig_choose | 0 % of the crown, 0 % of the crop, 5 min"));
     }
 
     private static SurveyBuilder bush(Species species, int mains, UnaryOperator<LimbBuilder> how) {
@@ -214,6 +251,7 @@ class KindPlantsTest {
                                 .length(1)
                                 .angle(60)
                                 .azimuth(number * 360.0 / mains)
+                                .fruiting(2)
                                 .years(number + 1)));
             }
         });
@@ -224,8 +262,8 @@ class KindPlantsTest {
                 plant(
                         "a neglected gooseberry of fifteen: a third a year, the oldest first; what stays is halved",
                         bush(Species.GOOSEBERRY, 15, limb -> limb),
-                        "2027 dormant: remove M20 M21 M22 M23 M24; shorten M10 M11 M12 M13 M14 M15 M16 M17 M18 M19;"
-                                + " task_bush_side_shoots"),
+                        "2027 dormant: remove M20 M21 M22 M23 M24; shorten M10 M11 M12 M13 M14 M15 M16 M17 M18 M19; task_bush_side_shoots"
+                                + " | 44 % of the crown, 44 % of the crop, 35 min"),
                 plant(
                         "a gooseberry half renewed: the ticked one first, then the oldest",
                         bush(Species.GOOSEBERRY, 11, limb -> limb).limb("X", limb -> limb.origin(0.1)
@@ -235,16 +273,17 @@ class KindPlantsTest {
                                 .azimuth(10)
                                 .years(2)
                                 .fault(FaultKind.INWARD)),
-                        "2027 dormant: remove M20 X; shorten M10 M11 M12 M13 M14 M15 M16 M17 M18 M19;"
-                                + " task_bush_side_shoots"),
+                        "2027 dormant: remove M20 X; shorten M10 M11 M12 M13 M14 M15 M16 M17 M18 M19; task_bush_side_shoots"
+                                + " | 30 % of the crown, 24 % of the crop, 26 min"),
                 plant(
                         "a red currant well kept: nothing goes, all is halved",
                         bush(Species.RED_CURRANT, 8, limb -> limb),
-                        "2027 dormant: shorten M10 M11 M12 M13 M14 M15 M16 M17; task_bush_side_shoots"),
+                        "2027 dormant: shorten M10 M11 M12 M13 M14 M15 M16 M17; task_bush_side_shoots"
+                                + " | 17 % of the crown, 17 % of the crop, 16 min"),
                 plant(
                         "a black currant: a third of its stems, the oldest, to the ground",
                         bush(Species.BLACK_CURRANT, 9, limb -> limb),
-                        "2027 dormant: remove M16 M17 M18"));
+                        "2027 dormant: remove M16 M17 M18" + " | 33 % of the crown, 33 % of the crop, 9 min"));
     }
 
     private static SurveyBuilder grown(Species species) {
@@ -266,26 +305,27 @@ class KindPlantsTest {
                 plant(
                         "a gooseberry well kept: nothing goes, all is halved",
                         bush(Species.GOOSEBERRY, 9, limb -> limb),
-                        "2027 dormant: shorten M10 M11 M12 M13 M14 M15 M16 M17 M18; task_bush_side_shoots"),
+                        "2027 dormant: shorten M10 M11 M12 M13 M14 M15 M16 M17 M18; task_bush_side_shoots"
+                                + " | 17 % of the crown, 17 % of the crop, 18 min"),
                 plant(
                         "a neglected red currant of twenty: a third a year, six and then four",
                         bush(Species.RED_CURRANT, 20, limb -> limb),
-                        "2027 dormant: remove M24 M25 M26 M27 M28 M29;"
-                                + " shorten M10 M11 M12 M13 M14 M15 M16 M17 M18 M19; task_bush_side_shoots",
-                        "2028 dormant: remove M20 M21 M22 M23"),
+                        "2027 dormant: remove M24 M25 M26 M27 M28 M29; shorten M10 M11 M12 M13 M14 M15 M16 M17 M18 M19; task_bush_side_shoots"
+                                + " | 38 % of the crown, 38 % of the crop, 38 min",
+                        "2028 dormant: remove M20 M21 M22 M23" + " | 32 % of the crown, 20 % of the crop, 12 min"),
                 plant(
                         "a red currant half renewed: the one too many, the rest halved",
                         bush(Species.RED_CURRANT, 11, limb -> limb),
-                        "2027 dormant: remove M20; shorten M10 M11 M12 M13 M14 M15 M16 M17 M18 M19;"
-                                + " task_bush_side_shoots"),
+                        "2027 dormant: remove M20; shorten M10 M11 M12 M13 M14 M15 M16 M17 M18 M19; task_bush_side_shoots"
+                                + " | 24 % of the crown, 24 % of the crop, 23 min"),
                 plant(
                         "a neglected black currant of twelve stems: four of the oldest",
                         bush(Species.BLACK_CURRANT, 12, limb -> limb),
-                        "2027 dormant: remove M18 M19 M20 M21"),
+                        "2027 dormant: remove M18 M19 M20 M21" + " | 33 % of the crown, 33 % of the crop, 12 min"),
                 plant(
                         "a black currant renewed each year: two of six",
                         bush(Species.BLACK_CURRANT, 6, limb -> limb),
-                        "2027 dormant: remove M14 M15"));
+                        "2027 dormant: remove M14 M15" + " | 33 % of the crown, 33 % of the crop, 7 min"));
     }
 
     private static List<Plant> moreTrees() {
@@ -306,14 +346,14 @@ class KindPlantsTest {
                                     one.yearsSinceCut = OptionalDouble.of(9);
                                     one.formWanted = Form.OPEN_CENTRE;
                                 }),
-                        "2027 any: remove D",
-                        "2027 dormant: remove X",
-                        "2027 early_summer: shorten A1"),
+                        "2027 any: remove D" + " | 0 % of the crown, 0 % of the crop, 3 min",
+                        "2027 dormant: remove X" + " | 1 % of the crown, 1 % of the crop, 3 min",
+                        "2027 early_summer: shorten A1" + " | 0 % of the crown, 0 % of the crop, 1 min"),
                 plant(
                         "a persimmon well kept: its ordinary cutting, and the shoots that were counted",
                         grown(Species.PERSIMMON).with(one -> one.noted = Noted.NOTHING.counting(5)),
-                        "2027 dormant:",
-                        "2027 early_summer: task_persimmon_shoots"),
+                        "2027 dormant:" + " | 0 % of the crown, 0 % of the crop, 20 min",
+                        "2027 early_summer: task_persimmon_shoots" + " | 0 % of the crown, 0 % of the crop, 3 min"),
                 plant(
                         "a neglected plum: the crossing limb and the long shoots in one summer",
                         grown(Species.PLUM)
@@ -322,11 +362,11 @@ class KindPlantsTest {
                                         .apply(limb)
                                         .fault(FaultKind.INWARD))
                                 .with(one -> one.yearsSinceCut = OptionalDouble.of(8)),
-                        "2027 summer: remove X; shorten A1"),
+                        "2027 summer: remove X; shorten A1" + " | 2 % of the crown, 1 % of the crop, 4 min"),
                 plant(
                         "a plum well kept: only what was counted",
                         grown(Species.PLUM).with(one -> one.noted = Noted.NOTHING.counting(18)),
-                        "2027 summer: task_plum_shoots"),
+                        "2027 summer: task_plum_shoots" + " | 0 % of the crown, 0 % of the crop, 26 min"),
                 plant(
                         "a neglected apricot whose fruiting wood has no young shoot near the arm: it is grown first",
                         grown(Species.APRICOT)
@@ -335,21 +375,22 @@ class KindPlantsTest {
                 plant(
                         "an apricot well kept: nothing to do but its ordinary cutting",
                         grown(Species.APRICOT).limb("A1", side("A", 1, 20, 3, 0.4)),
-                        "2027 summer:"),
+                        "2027 summer:" + " | 0 % of the crown, 0 % of the crop, 32 min"),
                 plant(
                         "a neglected espalier: ties, all its laterals, those counted too",
                         espalier().with(one -> {
                             one.yearsSinceCut = OptionalDouble.of(7);
                             one.noted = Noted.NOTHING.counting(80);
                         }),
-                        "2027 summer: shorten L; task_ties_first; task_laterals"),
+                        "2027 summer: shorten L; task_ties_first; task_laterals"
+                                + " | 7 % of the crown, 0 % of the crop, 51 min"),
                 plant(
                         "an espalier whose laterals are short already: only its ties",
                         tree(Species.PEAR, one -> {
                             one.formWanted = Form.ESPALIER;
                             one.limb("T", tier()).limb("L", side("T", 0.8, 60, 1, 0.15));
                         }),
-                        "2027 summer: task_ties_first"),
+                        "2027 summer: task_ties_first" + " | 0 % of the crown, 0 % of the crop, 32 min"),
                 plant("a young citrus is left alone", tree(Species.CITRUS, one -> {
                     one.plantedYear = OptionalInt.of(2025);
                     one.limb("A", limb -> arm(0).apply(limb).length(0.9).fruiting(0));
@@ -367,7 +408,7 @@ class KindPlantsTest {
                                             .apply(limb)
                                             .fault(FaultKind.DEAD));
                         }),
-                        "2027 any: remove D"));
+                        "2027 any: remove D" + " | 0 % of the crown, 0 % of the crop, 1 min"));
     }
 
     private static UnaryOperator<LimbBuilder> tier() {
@@ -398,12 +439,12 @@ class KindPlantsTest {
                                         .angle(85)
                                         .fault(FaultKind.UPRIGHT_SHOOT))
                                 .limb("B1", side("B", 1, 140, 1, 0.4)),
-                        "2027 dormant:",
-                        "2027 early_summer: shorten A1"),
+                        "2027 dormant:" + " | 0 % of the crown, 0 % of the crop, 22 min",
+                        "2027 early_summer: shorten A1" + " | 0 % of the crown, 0 % of the crop, 1 min"),
                 plant(
                         "a plum: long shoots to two buds, laterals to three, in July",
                         grown(Species.PLUM).limb("A1", side("A", 1, 20, 1, 0.9)).limb("B1", side("B", 1, 140, 1, 0.4)),
-                        "2027 summer: shorten A1 B1"),
+                        "2027 summer: shorten A1 B1" + " | 1 % of the crown, 0 % of the crop, 26 min"),
                 plant(
                         "an apricot: fruiting wood back to the young shoot near its arm, long shoots tipped",
                         grown(Species.APRICOT)
@@ -411,7 +452,7 @@ class KindPlantsTest {
                                 .limb("A2", side("A1", 0.3, 30, 1, 0.3))
                                 .limb("B1", side("B", 1, 140, 1, 0.7))
                                 .with(one -> one.today = LocalDate.of(2027, 2, 20)),
-                        "2027 summer: shorten A1 B1"),
+                        "2027 summer: shorten A1 B1" + " | 1 % of the crown, 1 % of the crop, 32 min"),
                 plant(
                         "an espalier: ties, then laterals to three buds and what grows on them to one, in summer",
                         tree(Species.PEAR, one -> {
@@ -431,7 +472,7 @@ class KindPlantsTest {
                                             .length(0.3)
                                             .years(1));
                         }),
-                        "2027 summer: shorten K L; task_ties_first"),
+                        "2027 summer: shorten K L; task_ties_first" + " | 7 % of the crown, 0 % of the crop, 32 min"),
                 plant("a small citrus in fruit is left alone", tree(Species.CITRUS, one -> {
                     one.heightM = 1.2;
                     one.plantedYear = OptionalInt.of(2020);
