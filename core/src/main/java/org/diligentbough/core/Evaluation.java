@@ -12,6 +12,7 @@ import org.diligentbough.core.knowledge.Reason;
 import org.diligentbough.core.light.CrownLight;
 import org.diligentbough.core.light.Neighbour;
 import org.diligentbough.core.light.Sky;
+import org.diligentbough.core.light.SmallWood;
 import org.diligentbough.core.outlook.Planned;
 import org.diligentbough.core.plan.Edits;
 import org.diligentbough.core.plan.PlanCare;
@@ -36,6 +37,7 @@ import org.diligentbough.core.verdict.Rule;
 import org.diligentbough.core.verdict.Scene;
 import org.diligentbough.core.verdict.TreeJudge;
 import org.diligentbough.core.verdict.TreeVerdict;
+import org.diligentbough.core.verdict.Triage;
 import org.diligentbough.core.verdict.Verdict;
 import org.diligentbough.core.visit.Standing;
 
@@ -43,7 +45,7 @@ import org.diligentbough.core.visit.Standing;
  * The whole judgement of one surveyed tree. The same survey always gives the same evaluation.
  *
  * @param scene the tree with its geometry and crown shares
- * @param light in its crown as it stands
+ * @param light in its crown as it stands, of the limbs entered: by it they are judged
  * @param limbs in the order of the survey
  * @param worth of what is to be done to each limb, by its tag
  * @param calendar when such a tree may be cut here
@@ -255,14 +257,35 @@ public record Evaluation(
         return Upkeep.of(scene, tree, calendar, plan);
     }
 
+    /** The light as it is told: with small wood that was not entered and upright shoots that were counted. */
+    public CrownLight crownLight() {
+        return light.with(SmallWood.of(scene.survey(), scene.branching(), scene.traits(), kept(), scene.knowledge()));
+    }
+
+    /** Whether it is cut each year and no renovation waits. */
+    private boolean kept() {
+        return tree.triage() == Triage.MAINTAIN && scene.tree().yearsSinceCut().orElse(Double.MAX_VALUE) < 2;
+    }
+
+    /** Part, 0 to 1, of the upright shoots counted that is left when all the plan's work is done. */
+    public double shootsLeftAfterPlan() {
+        double counted = scene.tree().waterSprouts().orElse(0);
+        int taken = plan.lanes().stream()
+                .flatMap(lane -> lane.detail().stream())
+                .mapToInt(RenovationPlan.Detail::shoots)
+                .sum();
+        return counted > 0 ? Math.max(0, 1 - taken / counted) : 1;
+    }
+
     /** The tree with its plan, to look ahead from. */
     public Planned planned() {
         return new Planned(
                 scene,
-                light,
+                crownLight(),
                 tree,
                 limbs,
                 plan,
+                upkeep(),
                 calendar.pruningYear(scene.survey().today()));
     }
 

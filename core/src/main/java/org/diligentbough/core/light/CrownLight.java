@@ -6,6 +6,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.OptionalDouble;
+import java.util.function.DoubleUnaryOperator;
 import org.diligentbough.core.knowledge.Figure;
 import org.diligentbough.core.knowledge.Knowledge;
 import org.diligentbough.core.survey.Branching;
@@ -22,7 +23,6 @@ import org.diligentbough.core.survey.Survey.Surrounding;
  */
 public final class CrownLight {
     private static final int SLICES = 3;
-    private static final int FEW_SLICES = 2;
 
     private final List<Limb> limbs = new ArrayList<>();
     private final Map<String, Integer> number = new LinkedHashMap<>();
@@ -32,8 +32,11 @@ public final class CrownLight {
     private final Sky sky;
     private final List<Screen> screens;
     private final int onALimb;
+    private final List<Point> places;
     private final Rays rays;
     private final double[] light;
+    /** Small wood that counts besides the limbs entered. */
+    private final SmallWood smallWood;
 
     /**
      * @param near trees that stand near, besides those the survey names
@@ -61,13 +64,54 @@ public final class CrownLight {
                 .filter(thing -> thing.kind() != Surrounding.Kind.TREE)
                 .map(thing -> new Screen(thing, knowledge))
                 .toList();
-        List<Point> places = new ArrayList<>();
+        this.smallWood = SmallWood.NONE;
+        this.places = new ArrayList<>();
         for (int i = 0; i < limbs.size(); i++) {
             places.addAll(CrownPoints.in(bodies.get(i), slices));
         }
         this.onALimb = limbs.isEmpty() ? 1 : places.size() / limbs.size();
         this.rays = new Rays(places, bodies, screens, sky, knowledge.get(Figure.LEAF_PROJECTION));
         this.light = rays.light();
+    }
+
+    private CrownLight(CrownLight ofLimbs, SmallWood smallWood) {
+        this.knowledge = ofLimbs.knowledge;
+        this.sky = ofLimbs.sky;
+        this.limbs.addAll(ofLimbs.limbs);
+        this.number.putAll(ofLimbs.number);
+        this.bodies.addAll(ofLimbs.bodies);
+        this.neighbours = ofLimbs.neighbours;
+        this.screens = ofLimbs.screens;
+        this.onALimb = ofLimbs.onALimb;
+        this.places = ofLimbs.places;
+        this.smallWood = smallWood;
+        List<Leaf> more = smallWood.bodies();
+        this.rays = ofLimbs.rays.plus(places, more, sky, knowledge.get(Figure.LEAF_PROJECTION));
+        this.bodies.addAll(more);
+        this.light = rays.light();
+    }
+
+    /**
+     * The same crown with leaf that hangs on no limb entered: what is told of light counts it. Limbs are judged and plans
+     * compared without, for small wood is thinned where it is and no limb goes for it.
+     */
+    public CrownLight with(SmallWood smallWood) {
+        return new CrownLight(this, smallWood);
+    }
+
+    /** The leaf counted besides that of the limbs entered. */
+    public SmallWood smallWood() {
+        return smallWood;
+    }
+
+    /** Share of the crown's leaf, 0 to 1, that hangs on no limb entered. */
+    public double shareNotEntered() {
+        double more = smallWood.bodies().stream().mapToDouble(Leaf::leafAreaM2).sum();
+        double entered = bodies.stream()
+                .limit(limbs.size())
+                .mapToDouble(Leaf::leafAreaM2)
+                .sum();
+        return more > 0 ? more / (more + entered) : 0;
     }
 
     private double[] onEach(double[] atPlaces) {
@@ -85,7 +129,7 @@ public final class CrownLight {
 
     /** The same of a crown of which part is cut; limbs that are gone are absent. */
     public Map<String, Double> byLimb(LivingCrown crown) {
-        Map<String, Double> all = byLimb(lightIn(crown));
+        Map<String, Double> all = byLimb(lightIn(crown, 1));
         all.keySet().removeIf(id -> crown.keptOf(id) <= 0);
         return all;
     }
@@ -107,15 +151,29 @@ public final class CrownLight {
         return result;
     }
 
-    private double[] lightIn(LivingCrown crown) {
+    /** Small wood goes with the limbs in their share, shoots with the limb they stand on. */
+    private double[] lightIn(LivingCrown crown, double shootsLeft) {
         double[] kept = new double[bodies.size()];
         Arrays.fill(kept, 1);
         number.forEach((id, i) -> kept[i] = crown.keptOf(id));
+        int at = limbs.size() + neighbours.size();
+        if (smallWood.notEntered().isPresent()) {
+            kept[at++] = Math.min(1, crown.left());
+        }
+        for (SmallWood.Uprights shoots : smallWood.uprights()) {
+            kept[at++] = shootsLeft * crown.keptOf(shoots.limb());
+        }
         double[] more = rays.moreLight(kept);
         for (int p = 0; p < more.length; p++) {
             more[p] += light[p];
         }
         return more;
+    }
+
+    /** How far, 0 to 1, a place has light enough for fruit buds: a ramp, so that nothing hangs on a hair. */
+    private double enough(double light) {
+        double ramp = knowledge.get(Figure.FRUIT_LIGHT_RAMP);
+        return Math.max(0, Math.min(1, (light - knowledge.get(Figure.FRUIT_LIGHT) + ramp) / (2 * ramp)));
     }
 
     /** Share of the leaf on fruiting limbs that has light enough for fruit buds, 0 to 1; empty when nothing fruits. */
@@ -125,9 +183,13 @@ public final class CrownLight {
         return inLight(light, all);
     }
 
-    /** The same of a crown of which part is cut. */
-    public OptionalDouble inLight(LivingCrown crown) {
-        return inLight(lightIn(crown), keptOfEach(crown));
+    /**
+     * The same of a crown of which part is cut.
+     *
+     * @param shootsLeft part, 0 to 1, of the upright shoots counted that is left
+     */
+    public OptionalDouble inLight(LivingCrown crown, double shootsLeft) {
+        return inLight(lightIn(crown, shootsLeft), keptOfEach(crown));
     }
 
     private double[] keptOfEach(LivingCrown crown) {
@@ -135,7 +197,6 @@ public final class CrownLight {
     }
 
     private OptionalDouble inLight(double[] atPlaces, double[] kept) {
-        double enough = knowledge.get(Figure.FRUIT_LIGHT);
         double whole = 0;
         double lit = 0;
         for (int p = 0; p < atPlaces.length; p++) {
@@ -143,7 +204,7 @@ public final class CrownLight {
             if (limbs.get(limb).fruitsAtLeast(1)) {
                 double leaf = kept[limb] * bodies.get(limb).leafAreaM2();
                 whole += leaf;
-                lit += atPlaces[p] >= enough ? leaf : 0;
+                lit += leaf * enough(atPlaces[p]);
             }
         }
         return whole > 0 ? OptionalDouble.of(lit / whole) : OptionalDouble.empty();
@@ -188,52 +249,82 @@ public final class CrownLight {
     }
 
     /** Light on a body of leaf, as shares of open-sky light at places spread evenly through it. */
-    public static final class OnLeaf {
+    public final class OnLeaf {
         private final double[] atPlaces;
+        private final int from;
 
-        private OnLeaf(double[] atPlaces) {
+        private OnLeaf(double[] atPlaces, int from) {
             this.atPlaces = atPlaces;
+            this.from = from;
+        }
+
+        private double mean(DoubleUnaryOperator of) {
+            double sum = 0;
+            for (int p = from; p < from + Lighting.PLACES; p++) {
+                sum += of.applyAsDouble(atPlaces[p]);
+            }
+            return sum / Lighting.PLACES;
         }
 
         /** Mean over its places, 0 to 1. */
         public double mean() {
-            return Math.min(1, Arrays.stream(atPlaces).average().orElse(0));
+            return Math.min(1, mean(light -> light));
         }
 
-        /** Share of its places, 0 to 1, that have so much light or more. */
-        public double shareWith(double light) {
-            return Arrays.stream(atPlaces).filter(at -> at >= light).count() / (double) Math.max(1, atPlaces.length);
+        /** Part of it, 0 to 1, that has light enough for fruit buds. */
+        public double enough() {
+            return mean(CrownLight.this::enough);
+        }
+
+        /** Mean over its places of how far light lies between two figures: 0 at or under the one, 1 at or over the other. */
+        public double between(double none, double all) {
+            return mean(light -> Math.max(0, Math.min(1, (light - none) / (all - none))));
         }
     }
 
-    /**
-     * Light on other bodies of leaf that stand where this crown does, among the same neighbours, walls and hedges; fewer
-     * places are looked at than for the crown as surveyed.
-     */
-    public List<OnLeaf> on(List<Leaf> others) {
-        List<Leaf> all = new ArrayList<>(others);
-        neighbours.forEach(tree -> all.add(tree.leaf(knowledge)));
-        List<Point> places = new ArrayList<>();
-        others.forEach(leaf -> places.addAll(CrownPoints.in(leaf, FEW_SLICES)));
-        double[] lit = new Rays(places, all, screens, sky, knowledge.get(Figure.LEAF_PROJECTION)).light();
-        List<OnLeaf> found = new ArrayList<>();
-        int each = others.isEmpty() ? 0 : places.size() / others.size();
-        for (int i = 0; i < others.size(); i++) {
-            found.add(new OnLeaf(Arrays.copyOfRange(lit, i * each, (i + 1) * each)));
+    /** Light in other bodies of leaf that stand where this crown does, among the same neighbours, walls and hedges. */
+    public final class InOthers {
+        private final Lighting lighting = new Lighting(sky, screens, knowledge.get(Figure.LEAF_PROJECTION));
+        private final List<Leaf> near =
+                neighbours.stream().map(tree -> tree.leaf(knowledge)).toList();
+
+        private InOthers() {}
+
+        /**
+         * Light on the first of some bodies, all of which shade.
+         *
+         * @param looked how many, from the first, are looked at
+         */
+        public List<OnLeaf> on(List<Leaf> others, int looked) {
+            List<Leaf> all = new ArrayList<>(others);
+            all.addAll(near);
+            double[] lit = lighting.on(all, looked);
+            List<OnLeaf> found = new ArrayList<>();
+            for (int i = 0; i < looked; i++) {
+                found.add(new OnLeaf(lit, i * Lighting.PLACES));
+            }
+            return found;
         }
-        return found;
+    }
+
+    /** Looks at other bodies of leaf in its place, year after year; for one thread. */
+    public InOthers inOthers() {
+        return new InOthers();
     }
 
     /** Which limb and which neighbour takes how much from which. */
     public Shading shading() {
-        double[][] taken = new double[bodies.size()][];
+        double[][] taken = new double[limbs.size() + neighbours.size()][];
         for (int k = 0; k < taken.length; k++) {
             taken[k] = onEach(rays.moreLightWithout(k));
         }
         return new Shading(
                 List.copyOf(number.keySet()),
                 neighbours.stream().map(Neighbour::name).toList(),
-                bodies.stream().mapToDouble(Leaf::leafAreaM2).toArray(),
+                bodies.stream()
+                        .limit(taken.length)
+                        .mapToDouble(Leaf::leafAreaM2)
+                        .toArray(),
                 taken);
     }
 
@@ -248,7 +339,7 @@ public final class CrownLight {
         }
         Rays theirs = new Rays(places, bodies, screens, sky, knowledge.get(Figure.LEAF_PROJECTION));
         double[] kept = new double[bodies.size()];
-        Arrays.fill(kept, limbs.size(), kept.length, 1);
+        Arrays.fill(kept, limbs.size(), limbs.size() + neighbours.size(), 1);
         double[] more = theirs.moreLight(kept);
         int onATree = places.size() / neighbours.size();
         List<Shading.Shade> shades = new ArrayList<>();

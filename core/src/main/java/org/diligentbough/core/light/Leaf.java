@@ -18,7 +18,9 @@ public record Leaf(Point centre, Point axis, double halfAlongM, double halfAcros
     public Leaf {
         double length = Math.sqrt(dot(axis, axis));
         if (!(length > 0) || !(halfAlongM > 0) || !(halfAcrossM > 0) || !(leafAreaM2 >= 0)) {
-            throw new IllegalArgumentException("a body of leaf needs an axis, an extent and an area of 0 or more");
+            throw new IllegalArgumentException(
+                    "a body of leaf needs an axis, an extent and an area of 0 or more: %s, %s m by %s m, %s m2"
+                            .formatted(axis, halfAlongM, halfAcrossM, leafAreaM2));
         }
         axis = new Point(axis.eastM() / length, axis.northM() / length, axis.upM() / length);
     }

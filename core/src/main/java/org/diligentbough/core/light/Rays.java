@@ -64,6 +64,30 @@ final class Rays {
         }
     }
 
+    /** The same places with more bodies of leaf about them, numbered after those there are. */
+    Rays plus(List<Point> from, List<Leaf> more, Sky sky, double projection) {
+        return new Rays(this, from, more, sky, projection);
+    }
+
+    private Rays(Rays base, List<Point> from, List<Leaf> more, Sky sky, double projection) {
+        Rays added = new Rays(from, more, List.of(), sky, projection);
+        this.places = base.places;
+        this.patches = base.patches;
+        this.shares = base.shares;
+        this.depth = base.depth.clone();
+        this.through = base.through.clone();
+        this.met = Arrays.copyOf(base.met, base.met.length + more.size());
+        this.metDepth = Arrays.copyOf(base.metDepth, met.length);
+        System.arraycopy(added.met, 0, met, base.met.length, more.size());
+        System.arraycopy(added.metDepth, 0, metDepth, base.met.length, more.size());
+        for (int r = 0; r < depth.length; r++) {
+            if (added.depth[r] > 0) {
+                depth[r] += added.depth[r];
+                through[r] = shares[r % patches] * Math.exp(-depth[r]);
+            }
+        }
+    }
+
     private void meet(
             Leaf leaf, double weight, List<Point> from, double[] east, double[] north, double[] up, Meeting meeting) {
         double acrossSquared = 1 / (leaf.halfAcrossM() * leaf.halfAcrossM());

@@ -4,7 +4,9 @@ import java.time.LocalDate;
 import java.time.ZoneOffset;
 import java.time.ZonedDateTime;
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.stream.IntStream;
 import org.diligentbough.core.knowledge.Figure;
 import org.diligentbough.core.knowledge.Knowledge;
@@ -24,11 +26,30 @@ public final class Sky {
     private static final int MINUTES_APART = 30;
     private static final int WARMEST_MONTHS = 6;
 
-    private final List<Patch> patches;
+    /** Patches in each band of equal height, mirrored to all four sides. */
+    private static final int[] PATCHES_IN_BAND = {16, 16, 12, 12, 8, 4};
 
-    private Sky(List<Patch> patches) {
+    private static final int[] FEW_IN_BAND = {8, 8, 4};
+    /** Skies worked out before: an orchard has one for each of its kinds of year. */
+    private static final int SKIES_KEPT = 64;
+
+    private static final Map<From, Sky> KEPT = new LinkedHashMap<>(SKIES_KEPT, 0.75f, true) {
+        @Override
+        protected boolean removeEldestEntry(Map.Entry<From, Sky> eldest) {
+            return size() > SKIES_KEPT;
+        }
+    };
+
+    private final List<Patch> patches;
+    private final List<Patch> few;
+
+    private Sky(List<Patch> patches, List<Patch> few) {
         this.patches = List.copyOf(patches);
+        this.few = List.copyOf(few);
     }
+
+    /** What a sky hangs on. */
+    private record From(double latitude, double longitude, List<Integer> months, double diffuseShare, int fineness) {}
 
     /**
      * A part of the sky.
@@ -45,29 +66,49 @@ public final class Sky {
 
     /** The same with every patch divided {@code fineness} times each way. */
     static Sky over(Site site, Knowledge knowledge, int fineness) {
-        Grid grid = new Grid(fineness);
-        for (int month : growingMonths(site, knowledge)) {
+        From from = new From(
+                site.latitude(),
+                site.longitude(),
+                growingMonths(site, knowledge),
+                knowledge.get(Figure.DIFFUSE_SHARE),
+                fineness);
+        synchronized (KEPT) {
+            return KEPT.computeIfAbsent(from, Sky::from);
+        }
+    }
+
+    private static Sky from(From from) {
+        Grid grid = new Grid(PATCHES_IN_BAND, from.fineness());
+        Grid few = new Grid(FEW_IN_BAND, 1);
+        for (int month : from.months()) {
             ZonedDateTime day = LocalDate.of(YEAR, month, 15).atStartOfDay().atZone(ZoneOffset.UTC);
             for (int minute = 0; minute < 24 * 60; minute += MINUTES_APART) {
                 SunPosition sun = SunPosition.compute()
                         .on(day.plusMinutes(minute))
-                        .at(site.latitude(), site.longitude())
+                        .at(from.latitude(), from.longitude())
                         .execute();
                 if (sun.getTrueAltitude() > 0) {
                     grid.shine(sun.getAzimuth(), sun.getTrueAltitude());
+                    few.shine(sun.getAzimuth(), sun.getTrueAltitude());
                 }
             }
         }
-        return new Sky(grid.patches(knowledge.get(Figure.DIFFUSE_SHARE)));
+        return new Sky(grid.patches(from.diffuseShare()), few.patches(from.diffuseShare()));
     }
 
     /** Light from straight above only. */
     static Sky zenith() {
-        return new Sky(List.of(new Patch(new Point(0, 0, 1), 1)));
+        List<Patch> overhead = List.of(new Patch(new Point(0, 0, 1), 1));
+        return new Sky(overhead, overhead);
     }
 
     public List<Patch> patches() {
         return patches;
+    }
+
+    /** The same sky in fewer and larger patches, for the years looked ahead to: directions err little, places more. */
+    List<Patch> few() {
+        return few;
     }
 
     private static List<Integer> growingMonths(Site site, Knowledge knowledge) {
@@ -89,19 +130,15 @@ public final class Sky {
 
     /** The half sphere in bands of equal height, each cut into patches that mirror each other to all four sides. */
     private static final class Grid {
-        private static final int[] PATCHES_IN_BAND = {16, 16, 12, 12, 8, 4};
-
-        private final int fineness;
         private final double bandDeg;
         private final double[][] sun;
         private double sunInAll;
 
-        Grid(int fineness) {
-            this.fineness = fineness;
-            this.bandDeg = 90.0 / (PATCHES_IN_BAND.length * fineness);
-            this.sun = new double[PATCHES_IN_BAND.length * fineness][];
+        Grid(int[] inBand, int fineness) {
+            this.bandDeg = 90.0 / (inBand.length * fineness);
+            this.sun = new double[inBand.length * fineness][];
             for (int band = 0; band < sun.length; band++) {
-                sun[band] = new double[PATCHES_IN_BAND[band / fineness] * fineness];
+                sun[band] = new double[inBand[band / fineness] * fineness];
             }
         }
 

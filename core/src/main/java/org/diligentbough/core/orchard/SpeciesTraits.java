@@ -17,6 +17,8 @@ import org.diligentbough.core.knowledge.DataFile;
  * @param stone whether it is a stone fruit, which wants dry days and answers a summer cut with gum
  * @param pollination whether it wants another cultivar near
  * @param upkeepTimes what a kept one of its size wants of cutting in a year, an apple being 1
+ * @param bearsAfterYears years until new wood bears, 0 when in its first
+ * @param agesAYear share of its fruitfulness, 0 to 1, that wood loses in a year in which nobody renews it
  */
 public record SpeciesTraits(
         Group group,
@@ -27,7 +29,9 @@ public record SpeciesTraits(
         double fruitfulToDeg,
         boolean stone,
         Pollination.Need pollination,
-        double upkeepTimes) {
+        double upkeepTimes,
+        int bearsAfterYears,
+        double agesAYear) {
 
     /** The rules that differ by kind. */
     public enum Group {
@@ -83,7 +87,9 @@ public record SpeciesTraits(
                             "fruitful-to-deg",
                             "stone",
                             "pollination",
-                            "upkeep-times"));
+                            "upkeep-times",
+                            "bears-after-years",
+                            "ages-a-year"));
             for (DataFile.Row row : rows) {
                 SpeciesTraits read = new SpeciesTraits(
                         row.code("group", Group.class),
@@ -94,7 +100,9 @@ public record SpeciesTraits(
                         row.number("fruitful-to-deg", 30, 90),
                         row.yes("stone"),
                         row.code("pollination", Pollination.Need.class),
-                        row.number("upkeep-times", 0, 10));
+                        row.number("upkeep-times", 0, 10),
+                        (int) row.number("bears-after-years", 0, 10),
+                        row.number("ages-a-year", 0, 0.3));
                 if (table.traits.put(row.code("species", Species.class), read) != null) {
                     throw row.wrong(row.text("species") + " is given twice");
                 }

@@ -15,10 +15,12 @@ import org.diligentbough.core.verdict.Verdict;
 
 /** What is cut from a crown year by year, and the shoots that answer. */
 final class Cutting {
+    private static final double LEAST_SPREAD_M = 0.4;
+    /** Uprights stand wider about a cut than a limb's leaf about the limb. */
+    private static final double SPREAD_TIMES = 1.6;
+
     private final Crown crown;
     private final double times;
-    /** By limb, the last shortening made. */
-    private final Map<String, Done> shortened = new LinkedHashMap<>();
 
     /** @param times by how much regrowth differs from what the data file says */
     Cutting(Crown crown, double times) {
@@ -26,47 +28,13 @@ final class Cutting {
         this.times = times;
     }
 
-    /** What a year's work came to: minutes, and the share of the crown taken by holding limbs where they were shortened. */
-    record Came(double minutes, double heldShare) {}
-
-    /** Does a year's work. {@code held}: limbs cut back to where they were shortened. */
-    Came work(Work work, List<Done> held, Branching branching) {
-        double leafM2 = crown.leafM2();
-        double minutes = cutAll(work.cuts(), work.share(), branching);
-        double heldShare = 0;
-        for (Done done : held) {
-            heldShare += cutBack(done, leafM2, branching);
-            minutes += done.minutes();
-        }
-        minutes += takeShoots(work);
+    /** Does a year's work as planned; returns the minutes. */
+    double work(Work work, Branching branching) {
+        double minutes = cutAll(work.cuts(), work.share(), branching) + takeShoots(work);
         if (work.upkeep()) {
             minutes += takeWhatDied(branching);
         }
-        return new Came(minutes, heldShare);
-    }
-
-    /** Limbs that were shortened in an earlier year and have grown out again, where the work of the year sees to that. */
-    List<Done> grownOut(Work work) {
-        if (!work.upkeep()) {
-            return List.of();
-        }
-        return shortened.values().stream()
-                .filter(done -> work.cuts().stream().noneMatch(now -> now.limb().equals(done.limb())))
-                .filter(done -> {
-                    Wood wood = crown.woods.get(done.limb());
-                    return !wood.gone
-                            && wood.living
-                            && wood.lengthM > done.alongM() + crown.figure(OUTLOOK_GROWN_OUT_M);
-                })
-                .toList();
-    }
-
-    /** Cuts a limb that grew out back to where it was shortened; returns the share of the crown, of so much leaf, taken. */
-    private double cutBack(Done done, double crownM2, Branching branching) {
-        double taken = shorten(crown.woods.get(done.limb()), done.alongM(), branching);
-        double share = crownM2 > 0 ? taken / crownM2 : 0;
-        answer(done, taken, share, branching);
-        return share;
+        return minutes;
     }
 
     /** Makes the year's cuts, which take such a share of the crown; returns the minutes. */
@@ -88,22 +56,30 @@ final class Cutting {
             if (taken > 0) {
                 leafTaken.put(done, taken);
             }
-            if (done.kind() == Verdict.SHORTEN) {
-                shortened.put(done.limb(), done);
-            }
+            wood.keepAsItIs();
         }
         leafTaken.forEach((done, taken) -> answer(done, taken, share, branching));
         double allowed = crown.tree.tree().fullAllowance().year().orElse(crown.figure(OUTLOOK_BUSH_ALLOWANCE));
         double over = Math.max(0, share - allowed - 1e-9) / crown.figure(OUTLOOK_NO_CROP_OVER);
-        crown.cropLost = Math.max(Math.min(1, over), crown.cropLost / 2);
+        // A fig bears its main crop on what answers the cut: only the first crop goes with the wood.
+        double lost = crown.fig() ? crown.figure(FIG_FIRST_CROP_SHARE) * share : Math.min(1, over);
+        crown.cropLost = Math.max(lost, crown.fig() ? 0 : crown.cropLost / 2);
+        thin(crown.notEnteredM2 * Math.min(1, share));
         return minutes;
     }
 
-    private double remove(Wood wood, Branching branching) {
+    /** Takes so much of the small wood that was not entered, m2: it goes with the limbs in their share. */
+    void thin(double leafM2) {
+        crown.notEnteredM2 = Math.max(0, crown.notEnteredM2 - leafM2);
+        crown.notEnteredKeptM2 = Math.min(crown.notEnteredKeptM2, crown.notEnteredM2);
+    }
+
+    double remove(Wood wood, Branching branching) {
         double taken = wood.living && !wood.gone ? wood.leafM2 : 0;
         wood.gone = true;
         wood.living = false;
         wood.leafM2 = 0;
+        wood.darkM2 = 0;
         for (Limb child : branching.childrenOf(branching.get(wood.limb.id()))) {
             taken += crown.woods.get(child.id()).gone ? 0 : remove(crown.woods.get(child.id()), branching);
         }
@@ -116,11 +92,12 @@ final class Cutting {
         return taken;
     }
 
-    private double shorten(Wood wood, double alongM, Branching branching) {
+    double shorten(Wood wood, double alongM, Branching branching) {
         double taken = 0;
         if (wood.living && alongM < wood.lengthM) {
             taken = wood.leafM2 * wood.leafBeyond(alongM, crown.extent(wood));
-            wood.leafM2 -= taken;
+            wood.darkM2 *= 1 - taken / Math.max(taken, wood.leafM2 + 1e-12);
+            wood.leafM2 = Math.max(0, wood.leafM2 - taken);
         }
         wood.lengthM = Math.min(wood.lengthM, alongM);
         for (Limb child : branching.childrenOf(branching.get(wood.limb.id()))) {
@@ -139,6 +116,14 @@ final class Cutting {
 
     /** Shoots that answer a cut: the more the larger the part of the crown that went, fewer to a cut in leaf. */
     private void answer(Done done, double leafTakenM2, double takenShare, Branching branching) {
+        if (crown.fig() && crown.woods.get(done.limb()).stands()) {
+            Wood wood = crown.woods.get(done.limb());
+            wood.leafM2 += crown.figure(OUTLOOK_FIG_REFILL) * leafTakenM2;
+            double shootsM = crown.figure(OUTLOOK_SHOOT_M) * Math.sqrt(crown.vigour());
+            wood.lengthM = Math.min(wood.reachM, wood.lengthM + shootsM);
+            wood.keepAsItIs();
+            return;
+        }
         Limb limb = branching.get(done.limb());
         boolean shortened = done.kind() == Verdict.SHORTEN;
         Point from = branching.pointAt(limb, shortened ? done.alongM() : 0);
@@ -148,26 +133,31 @@ final class Cutting {
         double back =
                 Math.min(crown.figure(OUTLOOK_REGROWTH_MOST), crown.figure(OUTLOOK_REGROWTH) * takenShare * strong);
         double shoots = crown.figure(OUTLOOK_SHOOTS) * leafTakenM2 * takenShare * strong;
-        double spreadM = Math.max(0.3, crown.figure(LEAF_ACROSS) * limb.lengthM());
+        double spreadM = Math.max(LEAST_SPREAD_M, SPREAD_TIMES * crown.figure(LEAF_ACROSS) * limb.lengthM());
         crown.regrowths.add(new Regrowth(
                 done.limb(), from, back * leafTakenM2, spreadM, shoots, crown.figure(OUTLOOK_REGROWTH_FILLING)));
     }
 
-    /** Takes counted shoots as planned, and regrown ones as far as there is time; returns the minutes. */
+    /** Takes counted shoots as planned, and more as far as there is time; returns the minutes. */
     private double takeShoots(Work work) {
         double counted = Math.min(crown.countedShoots, work.detailShoots());
         crown.countedShoots -= counted;
         double taken = counted;
         if (work.upkeep()) {
             double left = Math.max(0, crown.figure(DETAIL_BUDGET_MINUTES) / crown.figure(MINUTES_SHOOT) - counted);
-            double waiting = crown.uprights();
-            double part = waiting > 0 ? Math.min(1, left / waiting) : 0;
-            taken += part * waiting;
-            crown.countedShoots -= part * crown.countedShoots;
-            crown.regrowths.forEach(one -> one.take(part * one.shoots));
+            double more = Math.min(left, crown.countedShoots);
+            crown.countedShoots -= more;
+            taken += more;
         }
         crown.regrowths.removeIf(one -> !one.standing() && one.lengthM() > 0);
         return taken * crown.figure(MINUTES_SHOOT);
+    }
+
+    /** Shoots that answered a cut are torn off in their first summer; returns the minutes. */
+    double tearRegrowth() {
+        double shoots = crown.regrowths.stream().mapToDouble(one -> one.shoots).sum();
+        crown.regrowths.clear();
+        return shoots * crown.figure(MINUTES_SHOOT);
     }
 
     /** Dead wood takes nothing from the allowance; returns the minutes. */
@@ -177,6 +167,7 @@ final class Cutting {
             minutes += crown.minutesToTake(wood);
             remove(wood, branching);
         }
+        crown.woods.values().stream().filter(Wood::stands).forEach(wood -> wood.died = 0);
         return minutes;
     }
 }

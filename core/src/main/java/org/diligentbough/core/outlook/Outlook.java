@@ -15,7 +15,8 @@ import org.diligentbough.core.verdict.Verdict;
  * assumptions, in the data file). Eleven years each, this one first.
  *
  * @param leftAlone nobody cuts anything
- * @param plan the plan is carried out, and each year upright regrowth is taken as far as the detail budget goes, and what died, and what was shortened is held there
+ * @param plan the plan is carried out and kept up: each year, within the allowance, what grew is taken, what died, what stands
+ *     above the height wanted, and shoots that answered cuts
  * @param allAtOnce all that is planned is cut in the first year, and then it is left
  */
 public record Outlook(List<Year> leftAlone, List<Year> plan, List<Year> allAtOnce) {
@@ -29,14 +30,14 @@ public record Outlook(List<Year> leftAlone, List<Year> plan, List<Year> allAtOnc
     }
 
     /**
-     * A tree at the start of a pruning year.
+     * A tree at leaf fall, as a pruning year begins, with the work of that year; the first as it was found.
      *
      * @param year calendar year the pruning year bears
-     * @param light mean where its leaf is or was when surveyed, what died being dark, 0 to 1
-     * @param inLight share of the wood that was found fruiting with light enough for fruit buds, 0 to 1; empty when nothing was found fruiting
+     * @param light mean where its leaf is, what darkness took being dark, 0 to 1
+     * @param inLight share of the wood that was found fruiting, and of new wood that bears, with light enough for fruit buds, 0 to 1;
+     *     empty when nothing was found fruiting
      * @param uprights upright shoots
-     * @param fruitIndex what it bears as a share of what all its leaf, as surveyed, could bear, 0 to 1
-     * @param fruitInReach the part of it below the height wanted; empty when none is wanted
+     * @param fruit what it bears
      * @param deadShare dead wood as a share of the wood surveyed, 0 to 1
      * @param splitRisk chance that a weak union splits in that year, 0 to 1
      * @param minutesDone work put into it in that year
@@ -49,8 +50,7 @@ public record Outlook(List<Year> leftAlone, List<Year> plan, List<Year> allAtOnc
             double light,
             OptionalDouble inLight,
             double uprights,
-            double fruitIndex,
-            OptionalDouble fruitInReach,
+            Fruit fruit,
             double deadShare,
             double splitRisk,
             double minutesDone,
@@ -71,8 +71,7 @@ public record Outlook(List<Year> leftAlone, List<Year> plan, List<Year> allAtOnc
                     light,
                     inLight,
                     uprights,
-                    fruitIndex,
-                    fruitInReach,
+                    fruit,
                     deadShare,
                     splitRisk,
                     minutes,
@@ -80,6 +79,20 @@ public record Outlook(List<Year> leftAlone, List<Year> plan, List<Year> allAtOnc
                     share,
                     limbs,
                     regrown);
+        }
+    }
+
+    /**
+     * What a tree bears in a year, as shares of what all its leaf, as surveyed, could bear in full light, 0 to 1.
+     *
+     * @param all fruit of any size
+     * @param good fruit that has light enough to size and colour
+     * @param goodInReach good fruit below the height wanted; empty when none is wanted
+     */
+    public record Fruit(double all, double good, OptionalDouble goodInReach) {
+        /** What is looked at first: good fruit within reach, or all good fruit where no height is wanted. */
+        public double first() {
+            return goodInReach.orElse(good);
         }
     }
 
@@ -121,22 +134,30 @@ public record Outlook(List<Year> leftAlone, List<Year> plan, List<Year> allAtOnc
     public record Banded(Outlook middle, List<Band> leftAlone, List<Band> plan, List<Band> allAtOnce) {}
 
     /** Least and most of a year. */
-    public record Band(Range heightM, Range inLight, Range uprights, Range fruitIndex, Range deadShare) {}
+    public record Band(
+            Range heightM,
+            Range inLight,
+            Range uprights,
+            Range fruit,
+            Range goodFruit,
+            Range firstFruit,
+            Range deadShare) {}
 
     /** From the least to the most. */
     public record Range(double least, double most) {}
 
     /** Looks ahead. */
     public static Outlook of(Planned tree, Rootstocks rootstocks) {
-        return new Ways(tree, rootstocks, 1).all();
+        return new Ways(tree, rootstocks).live().told();
     }
 
     /** Looks ahead three times. */
     public static Banded banded(Planned tree, Rootstocks rootstocks) {
         double off = tree.scene().figure(Figure.OUTLOOK_BAND);
-        Outlook middle = of(tree, rootstocks);
-        List<Outlook> runs =
-                List.of(middle, new Ways(tree, rootstocks, 1 - off).all(), new Ways(tree, rootstocks, 1 + off).all());
+        Ways ways = new Ways(tree, rootstocks);
+        Ways.Three lived = ways.live();
+        Outlook middle = lived.told();
+        List<Outlook> runs = List.of(middle, ways.again(lived, 1 - off), ways.again(lived, 1 + off));
         return new Banded(
                 middle,
                 bands(runs.stream().map(Outlook::leftAlone).toList()),
@@ -153,7 +174,9 @@ public record Outlook(List<Year> leftAlone, List<Year> plan, List<Year> allAtOnc
                     range(same, Year::heightM),
                     range(same, one -> one.inLight().orElse(0)),
                     range(same, Year::uprights),
-                    range(same, Year::fruitIndex),
+                    range(same, one -> one.fruit().all()),
+                    range(same, one -> one.fruit().good()),
+                    range(same, one -> one.fruit().first()),
                     range(same, Year::deadShare)));
         }
         return bands;

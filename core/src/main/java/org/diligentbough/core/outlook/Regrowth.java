@@ -5,6 +5,9 @@ import org.diligentbough.core.survey.Point;
 
 /** Upright shoots that answer one cut, as one body of leaf that stands where they do. */
 final class Regrowth {
+    /** Part of what is missing to its full height that is made up in a year. */
+    private static final double CLOSING = 0.45;
+
     final String limb;
     final Point from;
     private final double fullLeafM2;
@@ -31,10 +34,11 @@ final class Regrowth {
         this.fillingAYear = fillingAYear;
     }
 
-    /** A season's growth: by {@code firstM}, m, in the first, less in each that follows, as far as {@code mostM} above ground. */
+    /** A season's growth: by {@code firstM}, m, in the first, less in each that follows, towards {@code mostM} above ground. */
     void grow(double firstM, double mostM) {
         age++;
-        lengthM = Math.max(lengthM, Math.min(lengthM + firstM / age, mostM - from.upM()));
+        double roomM = Math.max(0, mostM - from.upM() - lengthM);
+        lengthM += Math.min(firstM / Math.sqrt(age), age > 1 ? CLOSING * roomM : roomM);
     }
 
     /** Takes a number of its shoots. */

@@ -2,20 +2,31 @@ package org.diligentbough.core.outlook;
 
 import static org.diligentbough.core.knowledge.Figure.*;
 
-import java.util.Map;
 import org.diligentbough.core.light.CrownLight.OnLeaf;
+import org.diligentbough.core.outlook.Crown.Lit;
 import org.diligentbough.core.survey.Branching;
+import org.diligentbough.core.survey.FaultKind;
 
 /**
  * Seasons that pass over a crown: limbs lengthen by the end shoots measured, in light and below the height the rootstock
- * lets the tree reach; leaf thickens; what the dark starves dies; fruitfulness follows the light.
+ * lets the tree reach; leaf thickens until the crown is full; what the dark starves dies twig by twig; fruitfulness follows
+ * the light, and untouched wood ages.
  */
 final class Seasons {
+    private static final double FULL_BEARING_TO_DEG = 60;
+    private static final double STEEP_DEG = 80;
+    /** Years of neglect that tell in how a tree is found; it does not get worse for ever. */
+    private static final double FOUND_AGED_YEARS = 10;
+    /** Part of its reach that a limb of a formed tree gains in a year at the most. */
+    private static final double MOST_LONGER = 0.04;
+    /** Of its wood, part that died from which a limb is dead. */
+    private static final double ALL_BUT_DEAD = 0.99;
+
     private final Crown crown;
     private final double mostHeightM;
     private final double times;
-    /** On its leaf as surveyed, by limb; of the first season. */
-    private Map<String, OnLeaf> lightAtFirst = Map.of();
+    /** On its leaf as surveyed. */
+    private Lit lightAtFirst;
 
     /**
      * @param mostHeightM that its limbs can reach
@@ -27,73 +38,197 @@ final class Seasons {
         this.times = times;
     }
 
-    /** One more season, in the light on its leaf as the year began. */
-    void pass(Map<String, OnLeaf> light) {
-        if (lightAtFirst.isEmpty()) {
-            lightAtFirst = light;
+    /** The tree as it was found: fruitful as light and age allow. */
+    void begin(Lit light) {
+        lightAtFirst = light;
+        double ages = crown.tree.scene().traits().agesAYear();
+        double years = Math.min(
+                FOUND_AGED_YEARS, crown.tree.scene().tree().yearsSinceCut().orElse(0));
+        for (Wood wood : crown.woods.values()) {
+            wood.youth = Math.pow(1 - ages, years);
+            wood.fruitful = allowed(wood, light.on(wood));
         }
+        crown.notEnteredYouth = Math.pow(1 - ages, years);
+        crown.notEnteredFruitful =
+                crown.notEnteredYouth * light.notEntered().map(this::byLight).orElse(0.0);
+    }
+
+    /**
+     * One season's growth, in the light on its leaf before.
+     *
+     * @param keptUp whether its wood is renewed year by year and does not age
+     * @param mostM that shoots which answer cuts can reach, m
+     */
+    void grow(Lit light, boolean keptUp, double mostM) {
         Branching branching = crown.branching();
-        double topM = crown.topM(branching);
+        double topM = crown.limbTopM(branching);
         double room =
                 Math.max(0, Math.min(1, (mostHeightM - topM) / (crown.figure(OUTLOOK_SLOWS_SHARE) * mostHeightM)));
+        double thickens = times
+                * crown.figure(OUTLOOK_LEAF_GROWTH)
+                * Math.max(0, 1 - crown.leafIndex(topM / crown.topAtFirstM) / crown.figure(OUTLOOK_LEAF_INDEX_MOST));
+        double ages = crown.tree.scene().traits().agesAYear();
+        boolean young = crown.tree.scene().young();
         for (Wood wood : crown.woods.values()) {
-            if (wood.gone || !wood.living) {
+            if (!wood.stands()) {
                 continue;
             }
-            OnLeaf on = light.get(wood.limb.id());
+            OnLeaf on = light.on(wood);
             double bright = on == null ? 0 : on.mean();
             double strength = Math.max(0.2, Math.min(1, bright / crown.figure(OUTLOOK_FULL_GROWTH_LIGHT)));
-            double longerM = times * crown.figure(OUTLOOK_EXTENSION) * crown.shootM() * strength * room;
+            double longerM = Math.min(
+                            crown.figure(OUTLOOK_EXTENSION) * crown.shootM(),
+                            young ? Double.MAX_VALUE : MOST_LONGER * wood.reachM)
+                    * times
+                    * strength
+                    * room;
             double reachBefore = wood.reachM;
             double halfBefore = crown.extent(wood).halfM();
             wood.lengthM += longerM;
             wood.reachM = Math.max(wood.reachM, wood.lengthM);
-            // Leaf thickens as the limb lengthens and somewhat beyond, so that a crown left alone closes.
-            double larger =
-                    wood.shortened() ? crown.extent(wood).halfM() / halfBefore : Math.pow(wood.reachM / reachBefore, 3);
-            double thicker =
-                    larger * (1 + times * crown.figure(OUTLOOK_LEAF_GROWTH) * Math.sqrt(crown.vigour()) * strength);
-            wood.leafM2 *= thicker;
-            wood.diameterCm *= Math.sqrt(thicker);
-            starve(wood, on, branching);
-            wood.fruitful = Math.max(
-                    0,
-                    Math.min(
-                            1,
-                            wood.fruitful
-                                    + crown.figure(OUTLOOK_FRUIT_TURN) * (fruitfulIn(wood, bright) - wood.fruitful)));
+            double reach = wood.reachM / reachBefore;
+            double larger = wood.shortened() ? crown.extent(wood).halfM() / halfBefore : reach * reach;
+            double leaf = wood.leafM2 * larger * (1 + thickens);
+            wood.diameterCm *= Math.sqrt(reach * reach * (1 + thickens));
+            wood.leafM2 = leaf;
+            wood.youth *= keptUp ? 1 : 1 - ages;
+            weaken(wood);
         }
+        double scale = Math.max(1, crown.limbTopM(crown.branching()) / Math.max(0.1, topM));
+        crown.notEnteredM2 *= scale * scale * (1 + thickens);
+        crown.notEnteredYouth *= keptUp ? 1 : 1 - ages;
         double firstM = crown.figure(OUTLOOK_SHOOT_M) * Math.sqrt(crown.vigour());
-        crown.regrowths.forEach(one -> one.grow(firstM, mostHeightM));
+        crown.regrowths.forEach(one -> one.grow(firstM, Math.min(mostM, mostHeightM)));
         crown.countedShoots += times * crown.figure(OUTLOOK_UPRIGHTS_A_YEAR) * crown.vigour();
     }
 
-    /**
-     * Twigs where it is too dark to live on what their leaf makes die; a limb that lost most of them is dead, unless it
-     * feeds something that lives. What was found living in such dark bears it.
-     */
-    private void starve(Wood wood, OnLeaf on, Branching branching) {
-        double darker = dark(on) - dark(lightAtFirst.get(wood.limb.id()));
-        double lost = Math.max(0, Math.min(1, times * crown.figure(OUTLOOK_DYING_A_YEAR) * darker));
-        wood.starved = 1 - (1 - wood.starved) * (1 - lost);
-        wood.leafM2 *= 1 - lost;
-        boolean feeds = branching.childrenOf(branching.get(wood.limb.id())).stream()
-                .anyMatch(child -> crown.woods.get(child.id()).living);
-        if (wood.starved > crown.figure(OUTLOOK_DEAD_FROM) && !feeds) {
-            wood.living = false;
+    /** New wood comes where something was taken below the height wanted and light falls. */
+    void refill(Lit light) {
+        Branching branching = crown.branching();
+        double rate = crown.fig() ? 1 : crown.figure(OUTLOOK_REFILL);
+        for (int i = 0; i < crown.refills.size(); i++) {
+            Refill refill = crown.refills.get(i);
+            double stands = refill.leafM2();
+            for (Wood wood : crown.woods.values()) {
+                if (wood.stands()
+                        && (wood.limb.id().equals(refill.main)
+                                || branching.growsFrom(branching.get(wood.limb.id()), branching.get(refill.main)))) {
+                    stands += wood.leafM2 * crown.below(crown.leafOf(wood, branching));
+                }
+            }
+            double lit = light.refills()[i].between(
+                    crown.figure(OUTLOOK_REFILL_LIGHT), crown.figure(OUTLOOK_FRUIT_FULL_LIGHT));
+            refill.grow(times(rate) * Math.max(0, refill.roomM2 - stands) * lit);
         }
     }
 
-    private double dark(OnLeaf on) {
-        return on == null ? 0 : 1 - on.shareWith(crown.figure(OUTLOOK_DYING_LIGHT));
+    private double times(double rate) {
+        return Math.min(1, rate * times);
     }
 
-    /** How fruitful it turns in such light, beginning from how it was found. */
-    private double fruitfulIn(Wood wood, double bright) {
-        double enough = crown.figure(FRUIT_LIGHT);
-        double lightNow = Math.min(1, bright / enough);
-        OnLeaf atFirst = lightAtFirst.get(wood.limb.id());
-        double lightThen = atFirst == null ? 0 : Math.min(1, atFirst.mean() / enough);
-        return Math.max(0, Math.min(1, wood.fruitfulAtFirst + lightNow - lightThen));
+    /** Twigs die in the dark, and fruitfulness turns to what light and age allow. */
+    void turn(Lit light) {
+        double turn = crown.figure(OUTLOOK_FRUIT_TURN);
+        Branching branching = crown.branching();
+        for (Wood wood : crown.woods.values()) {
+            if (wood.stands()) {
+                starve(wood.index, wood, light, branching);
+                wood.fruitful += turn * (allowed(wood, light.on(wood)) - wood.fruitful);
+            }
+        }
+        limitDeaths();
+        light.notEntered().ifPresent(on -> {
+            double darker = dark(on) - lightAtFirst.notEntered().map(this::dark).orElse(0.0);
+            double lost = lost(darker);
+            crown.notEnteredM2 *= 1 - lost;
+            crown.notEnteredStarved = 1 - (1 - crown.notEnteredStarved) * (1 - lost);
+            crown.notEnteredFruitful += turn * (crown.notEnteredYouth * byLight(on) - crown.notEnteredFruitful);
+        });
+        for (int i = 0; i < crown.refills.size(); i++) {
+            Refill refill = crown.refills.get(i);
+            double now = byLight(light.refills()[i]);
+            refill.fruitful = refill.bearingM2(1) > 0 ? refill.fruitful + turn * (now - refill.fruitful) : now;
+        }
+    }
+
+    /** What light alone allows, 0 to 1. */
+    private double byLight(OnLeaf on) {
+        return on.between(crown.figure(OUTLOOK_FRUIT_NO_LIGHT), crown.figure(OUTLOOK_FRUIT_FULL_LIGHT));
+    }
+
+    /** What light, steepness and age allow a limb to bear, 0 to 1. */
+    private double allowed(Wood wood, OnLeaf on) {
+        double steep = crown.anyAngleBears()
+                ? 0
+                : Math.max(0, Math.min(1, (wood.angleDeg - FULL_BEARING_TO_DEG) / (STEEP_DEG - FULL_BEARING_TO_DEG)));
+        return on == null ? 0 : byLight(on) * (1 - steep * (1 - crown.figure(OUTLOOK_STEEP_FRUIT))) * wood.youth;
+    }
+
+    /** What hangs too far out or by a weak union may break, and with it goes what it would bear. */
+    private void weaken(Wood wood) {
+        boolean partnerGone = wood.limb.faults().stream()
+                .flatMap(fault -> fault.with().stream())
+                .map(crown.woods::get)
+                .anyMatch(other -> other != null && other.gone);
+        double overlong = wood.limb.has(FaultKind.OVERLONG) && wood.lengthM >= wood.limb.lengthM() - 1e-9
+                ? crown.figure(OUTLOOK_BREAK_OVERLONG)
+                : 0;
+        double weak = partnerGone ? 0 : YearFigures.weakness(crown, wood);
+        double heavier = Math.pow(wood.lengthM / wood.limb.lengthM(), 2);
+        wood.holds *= 1 - Math.min(1, times * (overlong + weak) * heavier);
+    }
+
+    /** What was found living in such dark bears it; where it gets darker, twigs die. */
+    private void starve(int index, Wood wood, Lit light, Branching branching) {
+        double lost = lost(dark(light.on(wood)) - dark(lightAtFirst.woods()[index]));
+        wood.starved = 1 - (1 - wood.starved) * (1 - lost);
+        wood.darkM2 += wood.leafM2 * lost;
+        wood.leafM2 *= 1 - lost;
+        wood.keptLeafM2 = Math.min(wood.keptLeafM2, Math.max(wood.leafM2, wood.keptLeafM2 * (1 - lost)));
+    }
+
+    private double lost(double darker) {
+        return Math.max(0, Math.min(1, times * crown.figure(OUTLOOK_DYING_A_YEAR) * darker));
+    }
+
+    private double dark(OnLeaf on) {
+        double dying = crown.figure(OUTLOOK_DYING_LIGHT);
+        return on == null ? 0 : 1 - on.between(dying / 2, dying * 1.5);
+    }
+
+    /**
+     * Wood follows its twigs: a limb that lost most of them dies, unless it feeds something that lives, and never more in a
+     * year than so much of the tree.
+     */
+    private void limitDeaths() {
+        Branching branching = crown.tree.scene().branching();
+        double twigs = crown.figure(OUTLOOK_TWIGS);
+        double from = crown.figure(OUTLOOK_DEAD_FROM);
+        double[] dying = new double[crown.woods.size()];
+        double sum = 0;
+        for (Wood wood : crown.woods.values()) {
+            if (!wood.stands()) {
+                continue;
+            }
+            boolean feeds = branching.childrenOf(wood.limb).stream()
+                    .anyMatch(child -> crown.woods.get(child.id()).stands());
+            double beyond = feeds ? 0 : Math.max(0, (wood.starved - from) / (1 - from));
+            double dies = twigs * Math.min(wood.starved, from) + beyond * (1 - twigs * from);
+            dying[wood.index] = Math.max(0, dies - wood.died);
+            sum += wood.volumeAtFirst * dying[wood.index];
+        }
+        double most = crown.figure(OUTLOOK_DEATHS_MOST) * crown.woodAtFirst;
+        double part = sum > most ? most / sum : 1;
+        for (Wood wood : crown.woods.values()) {
+            if (wood.stands()) {
+                wood.died += part * dying[wood.index];
+                wood.living = wood.died < ALL_BUT_DEAD;
+                if (!wood.living) {
+                    wood.darkM2 += wood.leafM2;
+                    wood.leafM2 = 0;
+                    wood.died = 1;
+                }
+            }
+        }
     }
 }

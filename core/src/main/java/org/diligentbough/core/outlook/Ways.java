@@ -1,10 +1,12 @@
 package org.diligentbough.core.outlook;
 
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Set;
 import java.util.function.IntFunction;
+import java.util.stream.Collectors;
 import org.diligentbough.core.orchard.Rootstocks;
+import org.diligentbough.core.outlook.Crown.Lit;
+import org.diligentbough.core.outlook.GrowingTree.Lived;
 import org.diligentbough.core.plan.RenovationPlan;
 import org.diligentbough.core.plan.RenovationPlan.Lane;
 import org.diligentbough.core.plan.RenovationPlan.PlannedCut;
@@ -18,13 +20,10 @@ final class Ways {
 
     private final Planned tree;
     private final Rootstocks rootstocks;
-    private final double times;
 
-    /** @param times by how much growth, dying and regrowth differ from what the data file says */
-    Ways(Planned tree, Rootstocks rootstocks, double times) {
+    Ways(Planned tree, Rootstocks rootstocks) {
         this.tree = tree;
         this.rootstocks = rootstocks;
-        this.times = times;
     }
 
     /**
@@ -32,11 +31,31 @@ final class Ways {
      *
      * @param share of the living crown standing as the year begins that the cuts take, 0 to 1
      * @param detailShoots counted shoots taken as the plan has it
-     * @param upkeep whether regrown shoots are taken too, as far as the detail budget goes, and what dies, and shortened limbs
-     *     are held where they were cut
+     * @param detailShare of the crown that goes with them
+     * @param later limbs that are cut in a later year
+     * @param upkeep whether what was cut is kept up
+     * @param upkeepMinutes what keeping up takes beyond the plan's own work
      */
-    record Work(List<Done> cuts, double share, int detailShoots, boolean upkeep) {
-        static final Work NONE = new Work(List.of(), 0, 0, false);
+    record Work(
+            List<Done> cuts,
+            double share,
+            int detailShoots,
+            double detailShare,
+            Set<String> later,
+            boolean upkeep,
+            double upkeepMinutes) {
+        static final Work NONE = new Work(List.of(), 0, 0, 0, Set.of(), false, 0);
+    }
+
+    /** One way to treat the tree. */
+    record Way(IntFunction<Work> work, int firstYear) {
+        Work in(int year) {
+            return work.apply(year);
+        }
+
+        int called(int year) {
+            return firstYear + year;
+        }
     }
 
     /** One cut; {@code inLeaf} when it is made in summer. */
@@ -51,24 +70,65 @@ final class Ways {
         }
     }
 
-    Outlook all() {
-        return new Outlook(
-                lived(year -> Work.NONE), lived(this::planned), lived(year -> year == 0 ? allNow() : Work.NONE));
+    /** All three lived through. */
+    record Three(Lived leftAlone, Lived plan, Lived allAtOnce) {
+        Outlook told() {
+            return new Outlook(leftAlone.years(), plan.years(), allAtOnce.years());
+        }
     }
 
-    private List<Outlook.Year> lived(IntFunction<Work> work) {
-        GrowingTree growing = new GrowingTree(tree, rootstocks, times);
-        List<Outlook.Year> years = new ArrayList<>();
-        for (int year = 0; year < Outlook.YEARS; year++) {
-            years.add(growing.year(tree.now().plus(year).year(), work.apply(year)));
-        }
-        return years;
+    Three live() {
+        Lived leftAlone = live(year -> Work.NONE, 1, List.of(), List.of());
+        List<Lit> first = leftAlone.light().subList(0, 1);
+        return new Three(
+                leftAlone,
+                live(this::planned, 1, first, leftAlone.topsM()),
+                live(year -> year == 0 ? allNow() : Work.NONE, 1, first, leftAlone.topsM()));
+    }
+
+    /**
+     * The same with growth, dying and regrowth differing by a factor, in the light that was found without: light errs less
+     * by that than growth does.
+     */
+    Outlook again(Three middle, double times) {
+        Lived leftAlone = live(year -> Work.NONE, times, middle.leftAlone().light(), List.of());
+        return new Three(
+                        leftAlone,
+                        live(this::planned, times, middle.plan().light(), leftAlone.topsM()),
+                        live(
+                                year -> year == 0 ? allNow() : Work.NONE,
+                                times,
+                                middle.allAtOnce().light(),
+                                leftAlone.topsM()))
+                .told();
+    }
+
+    private Lived live(IntFunction<Work> work, double times, List<Lit> known, List<Double> uncutTopsM) {
+        return new GrowingTree(tree, rootstocks, times)
+                .live(new Way(work, tree.now().year()), known, uncutTopsM);
     }
 
     private Work planned(int year) {
+        int called = tree.now().plus(year).year();
         List<Lane> lanes = tree.plan().lanes().stream()
-                .filter(lane -> lane.year().year() == tree.now().plus(year).year())
+                .filter(lane -> lane.year().year() == called)
                 .toList();
+        Set<String> later = tree.plan().lanes().stream()
+                .filter(lane -> lane.year().year() > called)
+                .flatMap(lane -> lane.cuts().stream())
+                .map(PlannedCut::limb)
+                .collect(Collectors.toSet());
+        double tasks = lanes.stream()
+                .mapToDouble(lane -> lane.minutes()
+                        - lane.cuts().stream()
+                                .mapToInt(cut -> cut.cut().minutes())
+                                .sum()
+                        - lane.detail().map(RenovationPlan.Detail::minutes).orElse(0))
+                .sum();
+        double yearly = tree.upkeep()
+                .filter(upkeep -> called >= upkeep.fromYear())
+                .map(upkeep -> (double) upkeep.minutes())
+                .orElse(0.0);
         return new Work(
                 lanes.stream()
                         .flatMap(lane -> lane.cuts().stream().map(cut -> Done.of(cut, lane.season())))
@@ -78,7 +138,13 @@ final class Ways {
                         .flatMap(lane -> lane.detail().stream())
                         .mapToInt(RenovationPlan.Detail::shoots)
                         .sum(),
-                true);
+                lanes.stream()
+                        .flatMap(lane -> lane.detail().stream())
+                        .mapToDouble(RenovationPlan.Detail::share)
+                        .sum(),
+                later,
+                true,
+                Math.max(0, tasks) + yearly);
     }
 
     /** Every cut that is wanted, whole, in the first year: planned or without a place in the plan. */
@@ -101,6 +167,6 @@ final class Ways {
                 crown.shorten(tree.scene().branching().get(cut.limb()), cut.alongM());
             }
         }
-        return new Work(cuts, 1 - crown.left(), Integer.MAX_VALUE, false);
+        return new Work(cuts, 1 - crown.left(), Integer.MAX_VALUE, 0, Set.of(), false, 0);
     }
 }

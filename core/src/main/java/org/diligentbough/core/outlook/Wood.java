@@ -12,12 +12,15 @@ final class Wood {
     /** What is cut back to a bud or two has some leaf still. */
     private static final double SHORTEST_M = 0.05;
 
+    /** Where it stands in the list of all. */
+    final int index;
+
     final Limb limb;
     final boolean fruiting;
     /** Leaf it began with of its own, m2. */
     final double leafAtFirstM2;
-    /** How fruitful it was found, 0 to 1. */
-    final double fruitfulAtFirst;
+    /** Wood it began with, in the unit of {@link #volume()}. */
+    final double volumeAtFirst;
 
     double angleDeg;
     /** What stands of it, m. */
@@ -27,25 +30,40 @@ final class Wood {
 
     double diameterCm;
     double leafM2;
+    /** Leaf at which it is kept up; what untouched wood carries beyond hangs outside, out of reach. */
+    double keptLeafM2;
+    /** Length at which it is kept up, m. */
+    double keptLengthM;
+    /** How fruitful it is, 0 to 1. */
     double fruitful;
+    /** How much of its fruitfulness age has left it, 0 to 1. */
+    double youth = 1;
+    /** How likely it is that it has not broken, 0 to 1. */
+    double holds = 1;
     /** Part of its leaf that darkness took, 0 to 1. */
     double starved;
+    /** Leaf that darkness took, m2: where it hung is dark. */
+    double darkM2;
+    /** Part of its wood that died since it was surveyed, 0 to 1. */
+    double died;
 
     boolean living;
     boolean gone;
 
-    Wood(Limb limb, double leafM2, boolean living) {
+    Wood(int index, Limb limb, double leafM2, boolean living) {
+        this.index = index;
         this.limb = limb;
         this.leafAtFirstM2 = leafM2;
         this.leafM2 = leafM2;
+        this.keptLeafM2 = leafM2;
         this.living = living;
         this.fruiting = limb.fruitsAtLeast(1);
-        this.fruitfulAtFirst = limb.fruiting().orElse(1) / 3.0;
-        this.fruitful = fruitfulAtFirst;
         this.angleDeg = limb.angleDeg();
         this.lengthM = limb.lengthM();
+        this.keptLengthM = limb.lengthM();
         this.reachM = limb.lengthM();
         this.diameterCm = limb.diameterCm();
+        this.volumeAtFirst = volume();
     }
 
     /** As it is now, without what was wrong with it. */
@@ -69,13 +87,17 @@ final class Wood {
                 limb.buds());
     }
 
+    boolean stands() {
+        return living && !gone;
+    }
+
     /** Wood of it, in whatever unit: width squared times length. */
     double volume() {
         return diameterCm * diameterCm * lengthM;
     }
 
     boolean shortened() {
-        return lengthM < reachM;
+        return lengthM < reachM - 1e-9;
     }
 
     /** Part of its leaf, 0 to 1, beyond a place of which the limb stands further out. */
@@ -83,6 +105,12 @@ final class Wood {
         return shortened()
                 ? Math.min(1, (lengthM - alongM) / (extent.toM() - extent.fromM()))
                 : Math.min(1, CrownShares.ownShareBeyond(asNow(), alongM));
+    }
+
+    /** What is told of it from now on as the leaf and length it is kept at. */
+    void keepAsItIs() {
+        keptLeafM2 = leafM2;
+        keptLengthM = lengthM;
     }
 
     /** From where to where along it its leaf stands, m from its base. */
@@ -107,9 +135,14 @@ final class Wood {
         return new Extent(Math.min((centre - along) * reachM, toM / 2), toM);
     }
 
-    /** Its leaf about a middle. */
+    /** Its leaf about a middle; what it gains in length makes it no wider, so that it hangs closer. */
     Leaf leaf(Point middle, double halfAlongM, double acrossShare) {
         Point foot = new Point(0, 0, 0);
-        return new Leaf(middle, foot.towards(limb.azimuthDeg(), angleDeg, 1), halfAlongM, acrossShare * reachM, leafM2);
+        return new Leaf(
+                middle,
+                foot.towards(limb.azimuthDeg(), angleDeg, 1),
+                halfAlongM,
+                acrossShare * Math.min(reachM, limb.lengthM()),
+                leafM2);
     }
 }

@@ -7,6 +7,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.function.Function;
+import java.util.function.Predicate;
 import java.util.function.ToDoubleFunction;
 import java.util.stream.Collectors;
 import org.diligentbough.core.light.CrownLight.OnLeaf;
@@ -17,23 +18,45 @@ import org.diligentbough.core.outlook.Ways.Done;
 import org.diligentbough.core.survey.Branching;
 import org.diligentbough.core.survey.FaultKind;
 import org.diligentbough.core.survey.Limb;
+import org.diligentbough.core.survey.TreeSurvey;
 
 /** What is told of a crown as a year begins: {@link Outlook.Year} says what each figure means. */
 final class YearFigures {
+    /** How much of a fresh crack's risk an old one still has. */
+    private static final double OLD_CRACK = 0.5;
+
     private final Crown crown;
     private final Branching branching;
-    private final Map<String, OnLeaf> light;
+    private final Crown.Lit light;
     private final int age;
 
     /**
      * @param light on its leaf, by limb
      * @param age years since it was surveyed
      */
-    YearFigures(Crown crown, Branching branching, Map<String, OnLeaf> light, int age) {
+    YearFigures(Crown crown, Branching branching, Crown.Lit light, int age) {
         this.crown = crown;
         this.branching = branching;
         this.light = light;
         this.age = age;
+    }
+
+    /** All that is told of the year. */
+    Outlook.Year year(int called, Ways.Work work) {
+        return new Outlook.Year(
+                called,
+                heightM(),
+                light(),
+                inLight(),
+                crown.uprights(),
+                fruit(),
+                deadShare(),
+                splitRisk(),
+                0,
+                minutesWaiting(),
+                work.share(),
+                limbs(work.cuts()),
+                shoots());
     }
 
     /** The limbs that stand, with what is done to them this year. */
@@ -49,7 +72,7 @@ final class YearFigures {
 
     private Grown grown(Wood wood, Optional<Done> done) {
         Limb limb = branching.get(wood.limb.id());
-        OnLeaf on = light.get(limb.id());
+        OnLeaf on = light.on(wood);
         boolean inLeaf = on != null;
         Leaf leaf = inLeaf ? crown.leafOf(wood, branching) : null;
         return new Grown(
@@ -74,49 +97,72 @@ final class YearFigures {
                 .toList();
     }
 
+    /** Top of the limbs, with what was measured over them; shoots that answer cuts count where they are higher. */
     double heightM() {
-        return crown.tree.scene().tree().heightM() * crown.topM(branching) / crown.topAtFirstM;
+        double limbsM = crown.limbTopM(branching) + crown.overTopsM;
+        return Math.max(limbsM, crown.topM(branching));
     }
 
-    double fruitIndex() {
-        return fruit(wood -> 1);
+    /** Leaf times how fruitful it is, of what all the leaf there was could bear in full light. */
+    Outlook.Fruit fruit() {
+        double couldBear = crown.leafAtFirstM2 + crown.figure(NOT_ENTERED_FRUIT) * crown.notEnteredAtFirstM2;
+        double all = 0;
+        double good = 0;
+        double within = 0;
+        for (Wood wood : crown.woods.values()) {
+            OnLeaf on = light.on(wood);
+            if (wood.stands() && on != null) {
+                double bears = wood.leafM2 * wood.fruitful * wood.holds;
+                double goodOfIt = bears * sizes(on);
+                all += bears;
+                good += goodOfIt;
+                double inReach = wood.leafM2 > 0 ? Math.min(1, wood.keptLeafM2 / wood.leafM2) : 0;
+                within += goodOfIt * inReach * crown.below(crown.leafOf(wood, branching));
+            }
+        }
+        int bearsAfter = crown.tree.scene().traits().bearsAfterYears();
+        for (int i = 0; i < crown.refills.size(); i++) {
+            Refill refill = crown.refills.get(i);
+            double bears = refill.bearingM2(bearsAfter) * refill.fruitful;
+            all += bears;
+            good += bears * sizes(light.refills()[i]);
+            within += bears * sizes(light.refills()[i]);
+        }
+        if (light.notEntered().isPresent()) {
+            double bears = crown.figure(NOT_ENTERED_FRUIT) * crown.notEnteredM2 * crown.notEnteredFruitful;
+            double goodOfIt = bears * sizes(light.notEntered().get());
+            all += bears;
+            good += goodOfIt;
+            within += goodOfIt
+                    * Math.min(1, crown.notEnteredKeptM2 / Math.max(1e-9, crown.notEnteredM2))
+                    * crown.notEntered(branching).map(crown::below).orElse(0.0);
+        }
+        double times = couldBear > 0 ? (1 - crown.cropLost) / couldBear : 0;
+        boolean wanted = crown.tree.scene().tree().targetHeightM().isPresent();
+        return new Outlook.Fruit(
+                Math.min(1, times * all),
+                Math.min(1, times * good),
+                wanted ? OptionalDouble.of(Math.min(1, times * within)) : OptionalDouble.empty());
     }
 
-    OptionalDouble fruitInReach() {
-        OptionalDouble wantedM = crown.tree.scene().tree().targetHeightM();
-        return wantedM.isEmpty()
-                ? OptionalDouble.empty()
-                : OptionalDouble.of(fruit(wood -> below(crown.leafOf(wood, branching), wantedM.getAsDouble())));
-    }
-
-    /** Leaf times how fruitful it is, of all the leaf there was; what it grows beyond that is outside, out of reach. */
-    private double fruit(ToDoubleFunction<Wood> part) {
-        double sum = crown.woods.values().stream()
-                .filter(wood -> !wood.gone && wood.living)
-                .mapToDouble(
-                        wood -> Math.min(wood.leafM2, wood.leafAtFirstM2) * wood.fruitful * part.applyAsDouble(wood))
-                .sum();
-        return crown.leafAtFirstM2 > 0 ? (1 - crown.cropLost) * Math.min(1, sum / crown.leafAtFirstM2) : 0;
-    }
-
-    /** Part of a body of leaf below a height, 0 to 1. */
-    private static double below(Leaf leaf, double heightM) {
-        double up = leaf.axis().upM();
-        double halfM = Math.sqrt(Math.pow(leaf.halfAlongM() * up, 2) + Math.pow(leaf.halfAcrossM(), 2) * (1 - up * up));
-        return Math.max(0, Math.min(1, (heightM - leaf.centre().upM() + halfM) / (2 * halfM)));
+    /** How far fruit sizes and colours in such light, 0 to 1. */
+    private double sizes(OnLeaf on) {
+        return on.between(crown.figure(OUTLOOK_FRUIT_NO_LIGHT), crown.figure(OUTLOOK_FRUIT_FULL_LIGHT));
     }
 
     double deadShare() {
         double dead = crown.woods.values().stream()
                 .filter(wood -> !wood.gone)
-                .mapToDouble(wood -> wood.volume() * (wood.living ? crown.figure(OUTLOOK_TWIGS) * wood.starved : 1))
+                .mapToDouble(wood ->
+                        wood.volumeAtFirst * (crown.tree.scene().branching().living(wood.limb) ? wood.died : 1))
                 .sum();
         return crown.woodAtFirst > 0 ? Math.min(1, dead / crown.woodAtFirst) : 0;
     }
 
     /** Weak unions weaken as what hangs on them grows heavier; two chances that are apart join as such do. */
     double splitRisk() {
-        double holds = 1;
+        double grown = Math.pow(1 + crown.figure(OUTLOOK_SPLIT_GROWTH), age);
+        double holds = 1 - Math.min(1, trunkWeakness() * grown);
         for (Wood wood : crown.woods.values()) {
             Limb limb = wood.limb;
             boolean partnerGone = limb.faults().stream()
@@ -124,14 +170,38 @@ final class YearFigures {
                     .map(crown.woods::get)
                     .anyMatch(other -> other != null && other.gone);
             if (!wood.gone && !partnerGone) {
-                double weak = (limb.has(FaultKind.NARROW_UNION) ? crown.figure(OUTLOOK_SPLIT_NARROW) : 0)
-                        + (limb.has(FaultKind.INCLUDED_BARK) ? crown.figure(OUTLOOK_SPLIT_INCLUDED) : 0)
-                        + (limb.has(FaultKind.CRACKED) ? crown.figure(OUTLOOK_SPLIT_CRACKED) : 0);
+                double weak = weakness(crown, wood);
                 double heavier = Math.pow(wood.reachM / limb.lengthM(), 2) * wood.lengthM / wood.reachM;
-                holds *= 1 - Math.min(1, weak * heavier * Math.pow(1 + crown.figure(OUTLOOK_SPLIT_GROWTH), age));
+                holds *= 1 - Math.min(1, weak * heavier * grown);
             }
         }
         return 1 - holds;
+    }
+
+    /** Chance that a limb's union or the limb gives way in a year as it was found, 0 to 1. */
+    static double weakness(Crown crown, Wood wood) {
+        Limb limb = wood.limb;
+        return (limb.has(FaultKind.NARROW_UNION) ? crown.figure(OUTLOOK_SPLIT_NARROW) : 0)
+                + (limb.has(FaultKind.INCLUDED_BARK) ? crown.figure(OUTLOOK_SPLIT_INCLUDED) : 0)
+                + (limb.has(FaultKind.CRACKED) ? crown.figure(OUTLOOK_SPLIT_CRACKED) : 0);
+    }
+
+    /** Chance that the trunk splits in a year by a crack or a narrow union of its stems, as found; less as the crown is lighter. */
+    private double trunkWeakness() {
+        TreeSurvey tree = crown.tree.scene().tree();
+        double crack = tree.trunk().cracked()
+                ? crown.figure(OUTLOOK_SPLIT_TRUNK) * (tree.trunk().crackFresh().orElse(true) ? 1 : OLD_CRACK)
+                : 0;
+        double union = tree.noted()
+                .union()
+                .map(how -> switch (how) {
+                    case WIDE -> 0.0;
+                    case NARROW -> crown.figure(OUTLOOK_SPLIT_UNION);
+                    case BARK_PRESSED -> crown.figure(OUTLOOK_SPLIT_UNION) + crown.figure(OUTLOOK_SPLIT_INCLUDED);
+                })
+                .orElse(0.0);
+        double load = crown.leafAtFirstM2 > 0 ? crown.limbLeafM2() / crown.leafAtFirstM2 : 1;
+        return (crack + union) * load;
     }
 
     double minutesWaiting() {
@@ -146,25 +216,34 @@ final class YearFigures {
         return cuts + died + crown.figure(MINUTES_SHOOT) * crown.uprights();
     }
 
-    /** Mean light where its leaf is or was; what died is dark. */
+    /** Mean light where its leaf is; what darkness took is dark. */
     double light() {
-        double sum = 0;
-        for (Wood wood : crown.woods.values()) {
-            OnLeaf on = light.get(wood.limb.id());
-            sum += on == null ? 0 : wood.leafAtFirstM2 * on.mean();
-        }
-        return crown.leafAtFirstM2 > 0 ? Math.min(1, sum / crown.leafAtFirstM2) : 0;
+        return onLeaf(wood -> true, OnLeaf::mean).orElse(0);
     }
 
+    /** Part of the fruiting wood in light; what darkness took is dark, new wood that bears counts. */
     OptionalDouble inLight() {
+        return crown.woods.values().stream().anyMatch(wood -> wood.fruiting)
+                ? onLeaf(wood -> wood.fruiting, OnLeaf::enough)
+                : OptionalDouble.empty();
+    }
+
+    private OptionalDouble onLeaf(Predicate<Wood> which, ToDoubleFunction<OnLeaf> of) {
         double leaf = 0;
         double sum = 0;
         for (Wood wood : crown.woods.values()) {
-            if (!wood.gone && wood.fruiting) {
-                OnLeaf on = light.get(wood.limb.id());
-                leaf += wood.leafAtFirstM2;
-                sum += on == null ? 0 : wood.leafAtFirstM2 * on.shareWith(crown.figure(FRUIT_LIGHT));
+            boolean was = crown.tree.scene().branching().living(wood.limb) && !wood.gone;
+            if (was && which.test(wood)) {
+                OnLeaf on = light.on(wood);
+                leaf += wood.leafM2 + wood.darkM2;
+                sum += wood.stands() && on != null ? wood.leafM2 * of.applyAsDouble(on) : 0;
             }
+        }
+        for (int i = 0; i < crown.refills.size(); i++) {
+            double bears =
+                    crown.refills.get(i).bearingM2(crown.tree.scene().traits().bearsAfterYears());
+            leaf += bears;
+            sum += bears * of.applyAsDouble(light.refills()[i]);
         }
         return leaf > 0 ? OptionalDouble.of(Math.min(1, sum / leaf)) : OptionalDouble.empty();
     }

@@ -20,6 +20,8 @@ import java.util.Set;
  * @param openWoundCm width of the largest old wound not closed, cm
  * @param consent of whoever owns it
  * @param spreadTargetM width allotted to the tree, m
+ * @param leafDensity how dense the crown is in leaf
+ * @param notEnteredM2 leaf of small wood, m2, carried on from an earlier survey; empty where it is reckoned anew
  * @param youngShoots shoots of the year or the last one that the kind's work asks for, counted and not entered one by one
  * @param group name of the trees it is kept in balance with
  * @param sparedInGroup whether it is weaker than the others of its group, so that it is only cleaned
@@ -39,6 +41,8 @@ public record Noted(
         OptionalDouble openWoundCm,
         Optional<Consent> consent,
         OptionalDouble spreadTargetM,
+        Optional<LeafDensity> leafDensity,
+        OptionalDouble notEnteredM2,
         OptionalInt youngShoots,
         Optional<String> group,
         boolean sparedInGroup,
@@ -58,6 +62,8 @@ public record Noted(
             OptionalDouble.empty(),
             Optional.empty(),
             OptionalDouble.empty(),
+            Optional.empty(),
+            OptionalDouble.empty(),
             OptionalInt.empty(),
             Optional.empty(),
             false,
@@ -71,36 +77,82 @@ public record Noted(
 
     /** The same of a tree that was found neglected and has been cut since. */
     public Noted beingRenovated() {
-        return with(spreadTargetM, youngShoots, group, sparedInGroup, shortenedThisYear, true);
+        return with(
+                spreadTargetM, leafDensity, notEnteredM2, youngShoots, group, sparedInGroup, shortenedThisYear, true);
     }
 
     /** The same with another width allotted, m. */
     public Noted within(OptionalDouble otherM) {
-        return with(otherM, youngShoots, group, sparedInGroup, shortenedThisYear, renovating);
+        return with(
+                otherM, leafDensity, notEnteredM2, youngShoots, group, sparedInGroup, shortenedThisYear, renovating);
+    }
+
+    /** The same with the crown seen so dense in leaf. */
+    public Noted seenThrough(LeafDensity density) {
+        return with(
+                spreadTargetM,
+                Optional.of(density),
+                notEnteredM2,
+                youngShoots,
+                group,
+                sparedInGroup,
+                shortenedThisYear,
+                renovating);
+    }
+
+    /** The same with leaf of small wood, m2, carried on from an earlier survey. */
+    public Noted carrying(double smallWoodM2) {
+        return with(
+                spreadTargetM,
+                leafDensity,
+                OptionalDouble.of(smallWoodM2),
+                youngShoots,
+                group,
+                sparedInGroup,
+                shortenedThisYear,
+                renovating);
     }
 
     /** The same of a tree that is weaker than the others of its group. */
     public Noted spared() {
-        return with(spreadTargetM, youngShoots, group, true, shortenedThisYear, renovating);
+        return with(spreadTargetM, leafDensity, notEnteredM2, youngShoots, group, true, shortenedThisYear, renovating);
     }
 
     /** The same with so many shoots counted. */
     public Noted counting(int shoots) {
-        return with(spreadTargetM, OptionalInt.of(shoots), group, sparedInGroup, shortenedThisYear, renovating);
+        return with(
+                spreadTargetM,
+                leafDensity,
+                notEnteredM2,
+                OptionalInt.of(shoots),
+                group,
+                sparedInGroup,
+                shortenedThisYear,
+                renovating);
     }
 
     /** The same of a tree that is to be kept in balance with others. */
     public Noted ofGroup(String name) {
-        return with(spreadTargetM, youngShoots, Optional.of(name), sparedInGroup, shortenedThisYear, renovating);
+        return with(
+                spreadTargetM,
+                leafDensity,
+                notEnteredM2,
+                youngShoots,
+                Optional.of(name),
+                sparedInGroup,
+                shortenedThisYear,
+                renovating);
     }
 
     /** The same with limbs that were shortened in the pruning year that runs. */
     public Noted shortened(Set<String> limbs) {
-        return with(spreadTargetM, youngShoots, group, sparedInGroup, limbs, renovating);
+        return with(spreadTargetM, leafDensity, notEnteredM2, youngShoots, group, sparedInGroup, limbs, renovating);
     }
 
     private Noted with(
             OptionalDouble widthM,
+            Optional<LeafDensity> density,
+            OptionalDouble smallWoodM2,
             OptionalInt shoots,
             Optional<String> of,
             boolean spared,
@@ -119,6 +171,8 @@ public record Noted(
                 openWoundCm,
                 consent,
                 widthM,
+                density,
+                smallWoodM2,
                 shoots,
                 of,
                 spared,

@@ -1,6 +1,10 @@
 package org.diligentbough.core.visit;
 
+import static org.diligentbough.core.knowledge.Figure.OUTLOOK_LEAF_GROWTH;
+import static org.diligentbough.core.knowledge.Figure.OUTLOOK_LEAF_INDEX_MOST;
+
 import java.time.LocalDate;
+import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.EnumSet;
@@ -12,6 +16,7 @@ import java.util.Set;
 import java.util.stream.Stream;
 import org.diligentbough.core.knowledge.Knowledge;
 import org.diligentbough.core.knowledge.ReasonCode;
+import org.diligentbough.core.light.SmallWood;
 import org.diligentbough.core.orchard.SpeciesTraits;
 import org.diligentbough.core.season.CuttingCalendar;
 import org.diligentbough.core.season.PruningYear;
@@ -31,6 +36,8 @@ import org.threeten.extra.LocalDateRange;
  * whatever was done before; a visit on the day of a survey comes after it.
  */
 public final class TreeRecord {
+    private static final double DAYS_A_YEAR = 365.25;
+
     private final List<Survey> surveys;
     private final List<Visit> visits;
     private final SpeciesTraits traits;
@@ -79,7 +86,7 @@ public final class TreeRecord {
         Survey survey = null;
         int next = 0;
         for (int i = 0; i < surveys.size(); i++) {
-            survey = surveys.get(i);
+            survey = survey == null ? surveys.get(i) : carriedOn(survey, surveys.get(i));
             LocalDate until = i + 1 < surveys.size() ? surveys.get(i + 1).surveyedOn() : today.plusDays(1);
             while (next < visits.size() && visits.get(next).on().isBefore(until)) {
                 Visit visit = visits.get(next++);
@@ -103,6 +110,32 @@ public final class TreeRecord {
                         Math.max(0, before - allowance),
                         ofYear.tasksDone,
                         ofYear.upkeepDone));
+    }
+
+    /**
+     * The next survey of a tree: what was taken of small wood that nobody enters stays off, grown on since, and is not
+     * reckoned anew from the trunk, unless the surveyor said how dense the crown is.
+     */
+    private Survey carriedOn(Survey before, Survey next) {
+        TreeSurvey tree = next.tree();
+        if (tree.noted().leafDensity().isPresent()
+                || before.tree().noted().notEnteredM2().isEmpty()) {
+            return next;
+        }
+        double leafM2 = before.tree().noted().notEnteredM2().getAsDouble();
+        double acrossM = tree.spreadM();
+        double index = leafM2 / (Math.PI / 4 * acrossM * acrossM);
+        double growth =
+                knowledge.get(OUTLOOK_LEAF_GROWTH) * Math.max(0, 1 - index / knowledge.get(OUTLOOK_LEAF_INDEX_MOST));
+        double years = ChronoUnit.DAYS.between(before.surveyedOn(), next.surveyedOn()) / DAYS_A_YEAR;
+        return next.wanting(tree.targetHeightM(), tree.noted().carrying(leafM2 * Math.pow(1 + growth, years)));
+    }
+
+    /** Leaf of small wood on a tree as it stands before a visit, m2. */
+    private double notEnteredM2(Survey survey, Scene scene) {
+        boolean kept = survey.tree().yearsSinceCut().orElse(Double.MAX_VALUE) < 2
+                && !survey.tree().noted().renovating();
+        return SmallWood.notEnteredM2(survey, scene.branching(), traits, kept, knowledge);
     }
 
     private Scene scene(Survey survey) {
@@ -136,12 +169,14 @@ public final class TreeRecord {
                 year.renewals++;
             }
         }
+        double stays = notEnteredM2(survey, scene) * Math.max(0, 1 - share);
         share += Math.min(crown.left(), CountedShoots.share(scene, visit.shoots()));
         year.share += share * crownOfYear;
         if (inSummerOfADormantTree(scene, visit.on())) {
             year.summerShare += share * crownOfYear;
         }
-        return new AfterCuts(survey, visit, knowledge).survey(visit, today);
+        Survey after = new AfterCuts(survey, visit, knowledge).survey(visit, today);
+        return after.wanting(after.tree().targetHeightM(), after.tree().noted().carrying(stays));
     }
 
     /** The cuts on limbs that stand, side limbs before what they grow from, so that each counts for itself. */

@@ -9,9 +9,13 @@ import org.diligentbough.core.knowledge.Codes;
 import org.diligentbough.core.knowledge.Figure;
 import org.diligentbough.core.orchard.Rootstocks;
 import org.diligentbough.core.outlook.Outlook;
+import org.diligentbough.core.outlook.PlanBuys;
+import org.diligentbough.core.outlook.Planned;
 import org.diligentbough.core.season.PruningYear;
 import org.diligentbough.core.survey.Point;
 import org.diligentbough.server.shared.MayBeNull;
+import org.diligentbough.server.shared.Wording;
+import org.diligentbough.server.shared.Wording.Worded;
 import org.diligentbough.server.verdict.JudgementService;
 import org.diligentbough.server.verdict.OutlookAnswer;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -24,17 +28,21 @@ class OutlookView {
     private final JudgementService judgement;
     private final Rootstocks rootstocks;
 
-    OutlookView(JudgementService judgement, Rulebook rules) {
+    private final Wording wording;
+
+    OutlookView(JudgementService judgement, Rulebook rules, Wording wording) {
         this.judgement = judgement;
+        this.wording = wording;
         this.rootstocks = rules.rootstocks();
     }
 
     /**
      * Three ways, eleven years each.
      *
+     * @param says what the plan buys and costs
      * @param off how far growth, dying and regrowth are taken to lie off for the bands, as a share
      */
-    record TenYears(double off, WayView leftAlone, WayView plan, WayView allAtOnce) {}
+    record TenYears(double off, List<Worded> says, WayView leftAlone, WayView plan, WayView allAtOnce) {}
 
     /** One way: its figures, and how the tree looks. */
     record WayView(List<DrawnYear> years) {}
@@ -51,9 +59,16 @@ class OutlookView {
             List<GrownView> limbs,
             List<ShootsView> regrown) {}
 
-    /** Least and most; {@code inLight} is 0 to 0 where nothing was found fruiting. */
+    /** Least and most; {@code inLight} is 0 to 0 where nothing was found fruiting; {@code firstFruit} is good fruit
+     * within reach, all good fruit where no height is wanted. */
     record BandView(
-            RangeView heightM, RangeView inLight, RangeView uprights, RangeView fruitIndex, RangeView deadShare) {}
+            RangeView heightM,
+            RangeView inLight,
+            RangeView uprights,
+            RangeView fruitIndex,
+            RangeView goodFruit,
+            RangeView firstFruit,
+            RangeView deadShare) {}
 
     /** From the least to the most. */
     record RangeView(double least, double most) {
@@ -122,10 +137,12 @@ class OutlookView {
     @GetMapping("/api/trees/{treeId}/outlook")
     TenYears outlook(@PathVariable long treeId) {
         var evaluation = judgement.now(treeId);
-        Outlook.Banded banded = Outlook.banded(evaluation.planned(), rootstocks);
+        Planned planned = evaluation.planned();
+        Outlook.Banded banded = Outlook.banded(planned, rootstocks);
         boolean southern = evaluation.scene().survey().site().southern();
         return new TenYears(
                 evaluation.scene().figure(Figure.OUTLOOK_BAND),
+                wording.all(PlanBuys.of(banded.middle(), planned)),
                 way(banded.middle().leftAlone(), banded.leftAlone(), southern),
                 way(banded.middle().plan(), banded.plan(), southern),
                 way(banded.middle().allAtOnce(), banded.allAtOnce(), southern));
@@ -145,7 +162,9 @@ class OutlookView {
                         RangeView.of(band.heightM()),
                         RangeView.of(band.inLight()),
                         RangeView.of(band.uprights()),
-                        RangeView.of(band.fruitIndex()),
+                        RangeView.of(band.fruit()),
+                        RangeView.of(band.goodFruit()),
+                        RangeView.of(band.firstFruit()),
                         RangeView.of(band.deadShare())),
                 year.limbs().stream().map(GrownView::of).toList(),
                 year.regrown().stream().map(ShootsView::of).toList());

@@ -14,6 +14,8 @@ import org.apache.pdfbox.pdmodel.PDDocument;
 import org.diligentbough.core.Evaluation;
 import org.diligentbough.core.Rulebook;
 import org.diligentbough.core.outlook.Outlook;
+import org.diligentbough.core.outlook.PlanBuys;
+import org.diligentbough.core.outlook.Planned;
 import org.diligentbough.core.plan.RenovationPlan;
 import org.diligentbough.core.plan.RenovationPlan.Lane;
 import org.diligentbough.core.season.Season;
@@ -80,7 +82,8 @@ class OwnersPlan {
     }
 
     private String html(Evaluation evaluation, TreeRow tree, SiteRow site) {
-        Outlook outlook = Outlook.of(evaluation.planned(), rules.rootstocks());
+        Planned planned = evaluation.planned();
+        Outlook outlook = Outlook.of(planned, rules.rootstocks());
         RenovationPlan plan = evaluation.plan();
         int lastYear = plan.lanes().stream()
                 .mapToInt(lane -> lane.year().year())
@@ -162,32 +165,17 @@ class OwnersPlan {
                         after.heightM(),
                         lanes,
                         lanes.isEmpty() ? "<p>Nothing needs doing now.</p>" : "",
-                        expect(now, after),
+                        expect(outlook, planned),
                         cautions.isEmpty() ? "<li>None beyond the usual.</li>" : cautions,
                         wantedM > 0 ? "; the dashed line is the height wanted" : "");
     }
 
-    private static String expect(Outlook.Year now, Outlook.Year after) {
-        String light = now.inLight().isPresent() && after.inLight().isPresent()
-                ? "Of its fruiting wood %d %% has light enough now, %d %% after. "
-                        .formatted(
-                                Math.round(now.inLight().getAsDouble() * 100),
-                                Math.round(after.inLight().getAsDouble() * 100))
-                : "";
-        return light
-                + reach(now, after)
-                + "The tree is never cut so hard that it stops bearing, but it bears less in years in which a large limb goes. "
+    private String expect(Outlook outlook, Planned planned) {
+        return PlanBuys.of(outlook, planned).stream()
+                        .map(reason -> escaped(wording.of(reason).text()))
+                        .collect(Collectors.joining(" "))
+                + " It bears less in years in which a large limb goes. "
                 + "Upright shoots answer every cut; they are taken while they are thin.";
-    }
-
-    private static String reach(Outlook.Year now, Outlook.Year after) {
-        if (now.fruitInReach().isEmpty() || now.fruitIndex() <= 0 || after.fruitIndex() <= 0) {
-            return "";
-        }
-        return "Of its fruit about %d %% hangs below the height wanted now, %d %% after. "
-                .formatted(
-                        Math.round(100 * now.fruitInReach().getAsDouble() / now.fruitIndex()),
-                        Math.round(100 * after.fruitInReach().orElse(0) / after.fruitIndex()));
     }
 
     private static String lane(Lane lane, LocalDate today) {

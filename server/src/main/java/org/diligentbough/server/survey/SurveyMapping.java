@@ -17,6 +17,7 @@ import org.diligentbough.core.season.Seen;
 import org.diligentbough.core.survey.Disease;
 import org.diligentbough.core.survey.Fault;
 import org.diligentbough.core.survey.FaultKind;
+import org.diligentbough.core.survey.LeafDensity;
 import org.diligentbough.core.survey.Lean;
 import org.diligentbough.core.survey.Limb;
 import org.diligentbough.core.survey.Noted;
@@ -128,6 +129,8 @@ public final class SurveyMapping {
                 number(trunk.openWoundCm()),
                 code(Noted.Consent.class, tree.consent()),
                 number(tree.spreadTargetM()),
+                code(LeafDensity.class, tree.leafDensity()),
+                OptionalDouble.empty(),
                 integer(tree.youngShoots()),
                 Optional.ofNullable(tree.groupName()).filter(name -> !name.isBlank()),
                 false,

@@ -30,12 +30,14 @@ public record EvaluationAnswer(
      * Share of the leaf on fruiting limbs with light enough for fruit buds, before and after the plan; null when nothing is
      * known to fruit.
      *
+     * @param notEntered share of the crown's leaf, 0 to 1, that hangs on no limb entered
      * @param takenByNeighbours what each neighbour takes from the whole crown, most first
      * @param castOnNeighbours what this tree takes from each neighbour, most first
      */
     public record LightAnswer(
             @MayBeNull Double inLightBefore,
             @MayBeNull Double inLightAfter,
+            double notEntered,
             List<ShadeAnswer> takenByNeighbours,
             List<ShadeAnswer> castOnNeighbours) {}
 

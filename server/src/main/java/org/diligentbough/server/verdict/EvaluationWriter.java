@@ -10,6 +10,7 @@ import org.diligentbough.core.knowledge.ReasonCode;
 import org.diligentbough.core.light.CrownLight;
 import org.diligentbough.core.light.Shading;
 import org.diligentbough.core.outlook.Outlook;
+import org.diligentbough.core.outlook.PlanBuys;
 import org.diligentbough.core.plan.RenovationPlan;
 import org.diligentbough.core.plan.Upkeep;
 import org.diligentbough.core.plan.Worth;
@@ -40,7 +41,8 @@ public class EvaluationWriter {
 
     /** The answer with ten years ahead. */
     public EvaluationAnswer write(Evaluation evaluation, Outlook outlook) {
-        Map<String, Double> light = evaluation.light().byLimb();
+        CrownLight crown = evaluation.crownLight();
+        Map<String, Double> light = crown.byLimb();
         return new EvaluationAnswer(
                 tree(evaluation),
                 evaluation.limbs().stream()
@@ -64,8 +66,10 @@ public class EvaluationWriter {
                         .toList(),
                 evaluation.upkeep().map(upkeep -> upkeep(upkeep, evaluation)).orElse(null),
                 today(evaluation.today()),
-                light(evaluation),
-                outlook == null ? null : OutlookAnswer.of(outlook),
+                light(evaluation, crown),
+                outlook == null
+                        ? null
+                        : OutlookAnswer.of(outlook, wording.all(PlanBuys.of(outlook, evaluation.planned()))),
                 wording.all(evaluation.cautions()));
     }
 
@@ -94,11 +98,11 @@ public class EvaluationWriter {
                 tree.yearsNeeded());
     }
 
-    private static EvaluationAnswer.LightAnswer light(Evaluation evaluation) {
-        CrownLight light = evaluation.light();
+    private static EvaluationAnswer.LightAnswer light(Evaluation evaluation, CrownLight light) {
         return new EvaluationAnswer.LightAnswer(
                 share(light.inLight()),
-                share(light.inLight(evaluation.crownAfterPlan())),
+                share(light.inLight(evaluation.crownAfterPlan(), evaluation.shootsLeftAfterPlan())),
+                thousandths(light.shareNotEntered()),
                 shades(light.shading().byNeighbours()),
                 shades(light.castOnNeighbours()));
     }

@@ -11,6 +11,7 @@ import java.util.Set;
 import org.diligentbough.core.Evaluation;
 import org.diligentbough.core.knowledge.Codes;
 import org.diligentbough.core.knowledge.Figure;
+import org.diligentbough.core.light.CrownLight;
 import org.diligentbough.core.light.Neighbour;
 import org.diligentbough.core.plan.Edits;
 import org.diligentbough.core.plan.RenovationPlan;
@@ -256,14 +257,15 @@ public class JudgementService {
     }
 
     private void keepLight(long treeId, Evaluation evaluation) {
-        OptionalDouble mean = evaluation.light().byLimb().values().stream()
+        CrownLight crown = evaluation.crownLight();
+        OptionalDouble mean = crown.byLimb().values().stream()
                 .mapToDouble(Double::doubleValue)
                 .average();
         light.keep(
                 treeId,
                 orNull(mean),
-                orNull(evaluation.light().inLight()),
-                orNull(evaluation.light().inLight(evaluation.crownAfterPlan())));
+                orNull(crown.inLight()),
+                orNull(crown.inLight(evaluation.crownAfterPlan(), evaluation.shootsLeftAfterPlan())));
     }
 
     private static Double orNull(OptionalDouble value) {

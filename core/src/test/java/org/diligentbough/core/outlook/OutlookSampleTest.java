@@ -1,0 +1,228 @@
+package org.diligentbough.core.outlook;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.function.Predicate;
+import java.util.function.ToDoubleFunction;
+import java.util.stream.IntStream;
+import org.diligentbough.core.Evaluation;
+import org.diligentbough.core.SurveyBuilder;
+import org.diligentbough.core.orchard.Species;
+import org.diligentbough.core.outlook.Outlook.Year;
+import org.diligentbough.core.verdict.Triage;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Test;
+
+/**
+ * What must be right of nearly every grown tree, over neglected and kept trees of ten kinds. Common practice, no source; the
+ * limits are our own.
+ */
+class OutlookSampleTest {
+    private static final int OF_EACH_KIND = 12;
+    private static final List<Case> NEGLECTED = new ArrayList<>();
+    private static final List<Case> KEPT = new ArrayList<>();
+
+    /** A tree with its years. */
+    private record Case(SurveyBuilder tree, Evaluation evaluation, Outlook outlook) {
+        static Case of(SurveyBuilder tree) {
+            Evaluation evaluation = tree.evaluate();
+            return new Case(tree, evaluation, Outlook.of(evaluation.planned(), SurveyBuilder.RULES.rootstocks()));
+        }
+
+        @Override
+        public String toString() {
+            return tree.species + " of " + tree.heightM + " m";
+        }
+
+        Year now() {
+            return outlook.plan().get(0);
+        }
+
+        Year planned(int year) {
+            return outlook.plan().get(year);
+        }
+
+        Year alone(int year) {
+            return outlook.leftAlone().get(year);
+        }
+
+        Year atOnce(int year) {
+            return outlook.allAtOnce().get(year);
+        }
+
+        double wantedM() {
+            return tree.targetHeightM.orElseThrow();
+        }
+
+        boolean darkOrHigh() {
+            return now().inLight().orElse(1) < 0.7 || tree.heightM > wantedM() + 0.3;
+        }
+    }
+
+    @BeforeAll
+    static void lookAhead() {
+        for (Species species : GrownTrees.TREES) {
+            for (long seed = 0; seed < OF_EACH_KIND; seed++) {
+                NEGLECTED.add(Case.of(GrownTrees.neglected(species, 100 + seed)));
+                Case kept = Case.of(GrownTrees.kept(species, 100 + seed));
+                if (kept.evaluation().tree().triage() == Triage.MAINTAIN) {
+                    KEPT.add(kept);
+                }
+            }
+        }
+    }
+
+    private static double inReach(Year year) {
+        return year.fruit().goodInReach().orElseThrow();
+    }
+
+    private static double sum(List<Year> years) {
+        return years.stream().mapToDouble(OutlookSampleTest::inReach).sum();
+    }
+
+    private static double part(List<Case> of, Predicate<Case> which) {
+        return of.stream().filter(which).count() / (double) of.size();
+    }
+
+    private static double mean(List<Case> of, ToDoubleFunction<Case> what) {
+        return of.stream().mapToDouble(what).average().orElseThrow();
+    }
+
+    @Test
+    void thePlanBearsMoreGoodFruitWithinReachThanATreeLeftAloneAndThanNow() {
+        assertThat(part(NEGLECTED, one -> inReach(one.planned(10)) > inReach(one.alone(10))))
+                .isGreaterThanOrEqualTo(0.95);
+        List<Case> darkOrHigh = NEGLECTED.stream().filter(Case::darkOrHigh).toList();
+        assertThat(part(darkOrHigh, one -> inReach(one.planned(10)) > inReach(one.now())))
+                .isGreaterThanOrEqualTo(0.9);
+        assertThat(part(
+                        NEGLECTED,
+                        one -> sum(one.outlook().plan()) >= sum(one.outlook().leftAlone())))
+                .isGreaterThanOrEqualTo(0.8);
+    }
+
+    @Test
+    void allFruitDipsWhereMuchOfTheCrownGoes() {
+        assertThat(NEGLECTED)
+                .filteredOn(one -> 1 - one.evaluation().crownAfterPlan().left() > 0.3)
+                .isNotEmpty()
+                .allSatisfy(one -> assertThat(IntStream.rangeClosed(1, 3)
+                                .mapToDouble(year -> one.planned(year).fruit().all())
+                                .min()
+                                .orElseThrow())
+                        .isLessThan(0.97 * one.now().fruit().all()));
+        assertThat(part(
+                        NEGLECTED.stream()
+                                .filter(one ->
+                                        1 - one.evaluation().crownAfterPlan().left() > 0.3)
+                                .toList(),
+                        one -> IntStream.rangeClosed(1, 3)
+                                .anyMatch(year -> one.planned(year).fruit().all()
+                                        < 0.9 * one.now().fruit().all())))
+                .isGreaterThanOrEqualTo(0.95);
+    }
+
+    @Test
+    void leftAloneItBearsAboutAsBeforeButOutOfReachAndDarker() {
+        assertThat(mean(
+                        NEGLECTED,
+                        one -> one.alone(10).fruit().all() / one.now().fruit().all()))
+                .isBetween(0.8, 1.35);
+        assertThat(NEGLECTED).allSatisfy(one -> assertThat(one.alone(10).fruit().all())
+                .isLessThanOrEqualTo(1.8 * one.now().fruit().all()));
+        assertThat(mean(NEGLECTED, one -> inReach(one.alone(10)) - inReach(one.now())))
+                .isNegative();
+        assertThat(mean(
+                        NEGLECTED,
+                        one -> one.alone(10).inLight().orElseThrow()
+                                - one.now().inLight().orElseThrow()))
+                .isNegative();
+        assertThat(NEGLECTED).allSatisfy(one -> assertThat(one.alone(10).heightM())
+                .isGreaterThanOrEqualTo(one.now().heightM()));
+        for (int year = 1; year < Outlook.YEARS; year++) {
+            int at = year;
+            assertThat(NEGLECTED).allSatisfy(one -> assertThat(one.alone(at).deadShare())
+                    .isLessThanOrEqualTo(one.alone(at - 1).deadShare() + 0.05));
+        }
+    }
+
+    @Test
+    void thePlanHoldsHeightAndLight() {
+        assertThat(NEGLECTED).allSatisfy(one -> {
+            for (int year = 5; year < Outlook.YEARS; year++) {
+                assertThat(one.planned(year).heightM())
+                        .as("height of year " + year)
+                        .isLessThan(one.wantedM() + 0.4);
+            }
+            double meanLight = IntStream.rangeClosed(3, 10)
+                    .mapToDouble(year -> one.planned(year).inLight().orElseThrow())
+                    .average()
+                    .orElseThrow();
+            for (int year = 3; year < Outlook.YEARS; year++) {
+                assertThat(one.planned(year).inLight().orElseThrow()).isGreaterThan(0.8 * meanLight);
+            }
+        });
+    }
+
+    @Test
+    void allAtOnceIsAsHighAndAboutAsDarkAsLeftAloneAndLosesItsCrop() {
+        assertThat(NEGLECTED).allSatisfy(one -> {
+            for (int year = 1; year < Outlook.YEARS; year++) {
+                assertThat(one.atOnce(year).heightM())
+                        .isLessThanOrEqualTo(one.alone(year).heightM() + 0.3);
+            }
+        });
+        assertThat(part(
+                        NEGLECTED,
+                        one -> one.atOnce(10).heightM() > one.alone(10).heightM() - 0.5))
+                .isGreaterThanOrEqualTo(0.9);
+        assertThat(mean(
+                        NEGLECTED,
+                        one -> one.atOnce(4).inLight().orElseThrow()
+                                - one.now().inLight().orElseThrow()))
+                .isBetween(-0.15, 0.1);
+    }
+
+    @Test
+    void aKeptTreeGoesOnBearing() {
+        assertThat(KEPT).hasSizeGreaterThan(6 * OF_EACH_KIND);
+        assertThat(part(
+                        KEPT,
+                        one -> Math.abs(one.planned(10).fruit().all()
+                                                / one.now().fruit().all()
+                                        - 1)
+                                <= 0.1))
+                .isGreaterThanOrEqualTo(0.88);
+        assertThat(part(KEPT, one -> Math.abs(inReach(one.planned(10)) / inReach(one.now()) - 1) <= 0.15))
+                .isGreaterThanOrEqualTo(0.9);
+    }
+
+    @Test
+    void neglectedTreesAreDarkKeptOnesLighter() {
+        double neglected = mean(NEGLECTED, one -> one.now().inLight().orElseThrow());
+        double kept = mean(KEPT, one -> one.now().inLight().orElseThrow());
+        assertThat(neglected).isBetween(0.45, 0.7);
+        assertThat(kept).isGreaterThan(neglected + 0.05);
+    }
+
+    /** What is judged of the tree once the plan is done is no darker than was said. */
+    @Test
+    void whatIsSaidOfThePlansLightIsFoundWhenItIsDone() {
+        assertThat(NEGLECTED).allSatisfy(one -> assertThat(one.evaluation()
+                        .crownLight()
+                        .inLight(
+                                one.evaluation().crownAfterPlan(),
+                                one.evaluation().shootsLeftAfterPlan())
+                        .orElse(1))
+                .isGreaterThan(one.now().inLight().orElse(0) - 0.05));
+    }
+
+    @Test
+    void eachTreeCarriesItsSentences() {
+        assertThat(NEGLECTED).allSatisfy(one -> assertThat(
+                        PlanBuys.of(one.outlook(), one.evaluation().planned()))
+                .isNotEmpty());
+    }
+}
