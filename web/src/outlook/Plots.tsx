@@ -1,122 +1,253 @@
+import { useState } from 'react';
+import { Form } from 'react-bootstrap';
 import type { TenYears } from '../api/client';
-import { metres, percent, personMinutes } from '../parts/format';
+import { type Measure, measuresOf, ticks, topOf } from './measures';
 import { type DrawnYear, ORDER, type Way, WAY_COLOUR, WAY_DASH, WAYS } from './words';
 
-interface Measure {
-  name: string;
-  of: (year: DrawnYear) => number;
-  band?: (year: DrawnYear) => { least: number; most: number };
-  says: (value: number) => string;
-  most?: number;
-}
+const WIDTH = 640;
+const HEIGHT = 250;
+const EDGE = { left: 64, right: 108, top: 12, bottom: 40 };
+const SMALL = { width: 120, height: 34 };
+/** End labels closer than this would lie on each other. */
+const LABEL = 15;
 
-const MEASURES: Measure[] = [
-  { name: 'Height', of: (y) => y.is.heightM, band: (y) => y.band.heightM, says: metres },
-  { name: 'Light in the crown', of: (y) => y.is.light, says: percent, most: 1 },
-  {
-    name: 'Fruiting wood in light',
-    of: (y) => y.is.inLight ?? 0,
-    band: (y) => y.band.inLight,
-    says: percent,
-    most: 1,
-  },
-  { name: 'Fruit', of: (y) => y.is.fruitIndex, band: (y) => y.band.fruitIndex, says: percent },
-  { name: 'Fruit within reach', of: (y) => y.is.fruitInReach ?? 0, says: percent },
-  {
-    name: 'Upright shoots',
-    of: (y) => y.is.uprights,
-    band: (y) => y.band.uprights,
-    says: (n) => 'about ' + Math.round(n),
-  },
-  { name: 'Dead wood', of: (y) => y.is.deadShare, band: (y) => y.band.deadShare, says: percent },
-  { name: 'Split of a weak union', of: (y) => y.is.splitRisk, says: (n) => percent(n) + ' a year' },
-  { name: 'Work done', of: (y) => y.is.minutesDone, says: (n) => personMinutes(Math.round(n)) },
-  { name: 'Work waiting', of: (y) => y.is.minutesWaiting, says: (n) => personMinutes(Math.round(n)) },
-];
-
-const WIDTH = 150;
-const HEIGHT = 54;
-
-/** What becomes of the tree under each way, one small plot for each thing, all three ways on its scale. */
-export function Plots({
-  ten,
-  way,
-  at,
-  onStep,
-}: {
+interface Shown {
   ten: TenYears;
   way: Way;
   at: number;
   onStep: (at: number) => void;
-}) {
-  const last = ten.plan.years.length - 1;
-  const x = (i: number) => 4 + (i / last) * (WIDTH - 8);
+}
+
+/** What becomes of the tree under each way: one plot large enough to read, and beneath it all that can be shown in it. */
+export function Plots({ ten, way, at, onStep }: Shown) {
+  const measures = measuresOf(ten);
+  const [name, setName] = useState(measures[0]!.name);
+  const chosen = measures.find((measure) => measure.name === name) ?? measures[0]!;
   return (
     <section aria-label="Ten years" className="ten-years">
-      {MEASURES.filter((measure) =>
-        ORDER.some((one) => ten[one].years.some((year) => measure.of(year) > 0)),
-      ).map((measure) => {
-        const all = ORDER.flatMap((one) => ten[one].years.map(measure.of));
-        const most =
-          measure.most ?? Math.max(...all, ...ten[way].years.map((y) => measure.band?.(y).most ?? 0));
-        const y = (value: number) => HEIGHT - 3 - (most > 0 ? value / most : 0) * (HEIGHT - 8);
-        const band = measure.band;
-        const now = ten[way].years[at]!;
-        return (
-          <figure key={measure.name}>
-            <figcaption>
-              {measure.name} <strong>{measure.says(measure.of(now))}</strong>
-            </figcaption>
-            <svg
-              viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
-              role="img"
-              aria-label={
-                measure.name +
-                ' in ' +
-                now.yearLabel +
-                ': ' +
-                ORDER.map((one) => WAYS[one] + ' ' + measure.says(measure.of(ten[one].years[at]!))).join(', ')
-              }
-              onClick={(e) => {
-                const box = e.currentTarget.getBoundingClientRect();
-                const share = ((e.clientX - box.left) / box.width) * WIDTH;
-                onStep(Math.max(0, Math.min(last, Math.round(((share - 4) / (WIDTH - 8)) * last))));
-              }}
-            >
-              <line x1={0} x2={WIDTH} y1={HEIGHT - 3} y2={HEIGHT - 3} stroke="#cfc5ae" />
-              {band && (
-                <path
-                  d={
-                    ten[way].years
-                      .map((year, i) => `${i ? 'L' : 'M'}${x(i)} ${y(band(year).most)}`)
-                      .join('') +
-                    [...ten[way].years]
-                      .reverse()
-                      .map((year, i) => `L${x(last - i)} ${y(band(year).least)}`)
-                      .join('') +
-                    'Z'
-                  }
-                  fill={WAY_COLOUR[way]}
-                  fillOpacity={0.16}
-                />
-              )}
-              {ORDER.map((one) => (
-                <polyline
-                  key={one}
-                  points={ten[one].years.map((year, i) => x(i) + ',' + y(measure.of(year))).join(' ')}
-                  fill="none"
-                  stroke={WAY_COLOUR[one]}
-                  strokeWidth={one === way ? 2 : 1.1}
-                  strokeDasharray={WAY_DASH[one]}
-                />
-              ))}
-              <line x1={x(at)} x2={x(at)} y1={0} y2={HEIGHT - 3} stroke="#33261d" strokeWidth={0.7} />
-              <circle cx={x(at)} cy={y(measure.of(now))} r={2.4} fill={WAY_COLOUR[way]} />
-            </svg>
-          </figure>
-        );
-      })}
+      <div className="d-flex flex-wrap gap-2 align-items-baseline">
+        <Form.Label htmlFor="plotted" className="visually-hidden">
+          What is plotted
+        </Form.Label>
+        <Form.Select
+          id="plotted"
+          size="sm"
+          className="w-auto"
+          value={chosen.name}
+          onChange={(e) => setName(e.target.value)}
+        >
+          {measures.map((measure) => (
+            <option key={measure.name}>{measure.name}</option>
+          ))}
+        </Form.Select>
+        <span className="small faint">{chosen.means}</span>
+      </div>
+      <Large ten={ten} way={way} at={at} onStep={onStep} measure={chosen} />
+      <div className="small-plots">
+        {measures.map((measure) => (
+          <Small
+            key={measure.name}
+            ten={ten}
+            way={way}
+            at={at}
+            measure={measure}
+            chosen={measure === chosen}
+            onPick={() => setName(measure.name)}
+          />
+        ))}
+      </div>
     </section>
+  );
+}
+
+/** One measure with its axes, the band of the chosen way, the years of cutting, and values at the pointer. */
+function Large({ ten, way, at, onStep, measure }: Shown & { measure: Measure }) {
+  const [over, setOver] = useState<number>();
+  const years = ten[way].years;
+  const last = years.length - 1;
+  const top = topOf(measure, ten, years) || 1;
+  const x = (i: number) => EDGE.left + (i / last) * (WIDTH - EDGE.left - EDGE.right);
+  const y = (value: number) => HEIGHT - EDGE.bottom - (value / top) * (HEIGHT - EDGE.top - EDGE.bottom);
+  const index = (clientX: number, box: DOMRect) => {
+    const on = ((clientX - box.left) / box.width) * WIDTH;
+    const share = (on - EDGE.left) / (WIDTH - EDGE.left - EDGE.right);
+    return Math.max(0, Math.min(last, Math.round(share * last)));
+  };
+  const told = over ?? at;
+  const cuts = years.map((year) => year.limbs.some((limb) => limb.cut));
+  return (
+    <figure className="large-plot">
+      <svg
+        viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
+        role="img"
+        aria-label={
+          measure.name +
+          ' over ten years: ' +
+          ORDER.map(
+            (one) =>
+              WAYS[one] +
+              ' from ' +
+              measure.says(measure.of(ten[one].years[0]!)) +
+              ' to ' +
+              measure.says(measure.of(ten[one].years[last]!)),
+          ).join(', ')
+        }
+        onPointerMove={(e) => setOver(index(e.clientX, e.currentTarget.getBoundingClientRect()))}
+        onPointerLeave={() => setOver(undefined)}
+        onClick={(e) => onStep(index(e.clientX, e.currentTarget.getBoundingClientRect()))}
+      >
+        {ticks(top).map((value) => (
+          <g key={value}>
+            <line x1={EDGE.left} x2={WIDTH - EDGE.right} y1={y(value)} y2={y(value)} className="grid-line" />
+            <text x={EDGE.left - 6} y={y(value) + 4} textAnchor="end">
+              {measure.says(value).replace(/^about | a year$/g, '')}
+            </text>
+          </g>
+        ))}
+        {years.map((year, i) => (
+          <g key={year.yearLabel}>
+            {cuts[i] && (
+              <path d={`M${x(i) - 4} ${HEIGHT - EDGE.bottom + 10}l4 -7l4 7Z`} className="cutting-year">
+                <title>{'Cuts of the way shown in ' + year.yearLabel}</title>
+              </path>
+            )}
+            {(i % 2 === 0 || i === last) && (
+              <text x={x(i)} y={HEIGHT - EDGE.bottom + 24} textAnchor="middle">
+                {i === 0 ? 'now' : year.yearLabel}
+              </text>
+            )}
+          </g>
+        ))}
+        {measure.band && (
+          <path d={bandPath(years, measure.band, x, y)} fill={WAY_COLOUR[way]} fillOpacity={0.15} />
+        )}
+        {ORDER.map((one) => (
+          <polyline
+            key={one}
+            points={ten[one].years.map((year, i) => x(i) + ',' + y(measure.of(year))).join(' ')}
+            fill="none"
+            stroke={WAY_COLOUR[one]}
+            strokeWidth={one === way ? 3 : 1.8}
+            strokeDasharray={WAY_DASH[one]}
+          />
+        ))}
+        <line x1={x(told)} x2={x(told)} y1={EDGE.top} y2={HEIGHT - EDGE.bottom} stroke="#33261d" />
+        {ORDER.map((one) => (
+          <circle
+            key={one}
+            cx={x(told)}
+            cy={y(measure.of(ten[one].years[told]!))}
+            r={3.5}
+            fill={WAY_COLOUR[one]}
+          />
+        ))}
+        {endLabels(ten, measure, y).map((label) => (
+          <text key={label.way} x={WIDTH - EDGE.right + 8} y={label.y + 4} fill={WAY_COLOUR[label.way]}>
+            {WAYS[label.way]}
+          </text>
+        ))}
+      </svg>
+      <figcaption aria-live="polite">
+        <strong>{told === 0 ? 'Now' : years[told]!.yearLabel}</strong>
+        {ORDER.map((one) => (
+          <span key={one} style={{ color: WAY_COLOUR[one] }}>
+            {WAYS[one]} <strong>{measure.says(measure.of(ten[one].years[told]!))}</strong>
+            {one === way && measure.band && ' (' + between(measure, ten[one].years[told]!) + ')'}
+          </span>
+        ))}
+      </figcaption>
+    </figure>
+  );
+}
+
+function between(measure: Measure, year: DrawnYear) {
+  const band = measure.band!(year);
+  return measure.says(band.least) + ' to ' + measure.says(band.most);
+}
+
+function bandPath(
+  years: DrawnYear[],
+  band: (year: DrawnYear) => { least: number; most: number },
+  x: (i: number) => number,
+  y: (value: number) => number,
+) {
+  const upper = years.map((year, i) => `${i ? 'L' : 'M'}${x(i)} ${y(band(year).most)}`).join('');
+  const lower = years
+    .map((year, i) => `L${x(i)} ${y(band(year).least)}`)
+    .reverse()
+    .join('');
+  return upper + lower + 'Z';
+}
+
+/** Where the ways' names stand at the end of their lines, moved apart so that all can be read. */
+function endLabels(ten: TenYears, measure: Measure, y: (value: number) => number) {
+  const labels = ORDER.map((way) => {
+    const years = ten[way].years;
+    return { way, y: y(measure.of(years[years.length - 1]!)) };
+  }).sort((one, other) => one.y - other.y);
+  labels.forEach((label, i) => {
+    if (i > 0) label.y = Math.max(label.y, labels[i - 1]!.y + LABEL);
+  });
+  const lowest = HEIGHT - EDGE.bottom;
+  for (let i = labels.length - 1; i >= 0; i--) {
+    const most = i === labels.length - 1 ? lowest : labels[i + 1]!.y - LABEL;
+    labels[i]!.y = Math.min(labels[i]!.y, most);
+  }
+  return labels;
+}
+
+/** A measure in small, to choose it by. */
+function Small({
+  ten,
+  way,
+  at,
+  measure,
+  chosen,
+  onPick,
+}: {
+  ten: TenYears;
+  way: Way;
+  at: number;
+  measure: Measure;
+  chosen: boolean;
+  onPick: () => void;
+}) {
+  const years = ten[way].years;
+  const last = years.length - 1;
+  const top = topOf(measure, ten, years) || 1;
+  const x = (i: number) => 3 + (i / last) * (SMALL.width - 6);
+  const y = (value: number) => SMALL.height - 3 - (value / top) * (SMALL.height - 6);
+  const now = years[at]!;
+  return (
+    <button
+      type="button"
+      aria-pressed={chosen}
+      onClick={onPick}
+      aria-label={
+        measure.name +
+        ' in ' +
+        now.yearLabel +
+        ': ' +
+        ORDER.map((one) => WAYS[one] + ' ' + measure.says(measure.of(ten[one].years[at]!))).join(', ')
+      }
+    >
+      <span>
+        {measure.name} <strong>{measure.says(measure.of(now))}</strong>
+      </span>
+      <svg viewBox={`0 0 ${SMALL.width} ${SMALL.height}`} aria-hidden="true">
+        {ORDER.map((one) => (
+          <polyline
+            key={one}
+            points={ten[one].years.map((year, i) => x(i) + ',' + y(measure.of(year))).join(' ')}
+            fill="none"
+            stroke={WAY_COLOUR[one]}
+            strokeWidth={one === way ? 2 : 1.1}
+            strokeDasharray={WAY_DASH[one]}
+          />
+        ))}
+        <line x1={x(at)} x2={x(at)} y1={0} y2={SMALL.height} stroke="#33261d" strokeWidth={0.7} />
+      </svg>
+    </button>
   );
 }
 
@@ -140,6 +271,12 @@ export function Key() {
           {WAYS[way]}
         </span>
       ))}
+      <span>
+        <svg width={12} height={10} aria-hidden="true">
+          <path d="M2 9l4 -7l4 7Z" className="cutting-year" />
+        </svg>{' '}
+        a year of cutting
+      </span>
     </span>
   );
 }

@@ -223,11 +223,19 @@ export function TreeInTime({
             <h2 className="mb-0">Ten years on</h2>
             <Key />
           </div>
+          <ul className="ps-3 mb-1">
+            {ten.says.map((said, i) => (
+              <li key={said.code} className={i === 0 ? 'fw-semibold' : undefined}>
+                {said.text}
+              </li>
+            ))}
+          </ul>
           <p className="small mb-1">{WAY_MEANS[way]}</p>
           <Plots ten={ten} way={way} at={at} onStep={(year) => look({ year })} />
           <p className="small faint">
-            Not a forecast to the shoot: our own assumptions, see Numbers. The shaded band is what comes of
-            growth, dying and regrowth {Math.round(ten.off * 100)} % weaker or stronger.
+            Each year is told at leaf fall, after its work. Not a forecast to the shoot: our own assumptions,
+            see Numbers. The shaded band is what comes of growth, dying and regrowth{' '}
+            {Math.round(ten.off * 100)} % weaker or stronger.
           </p>
         </>
       )}

@@ -1,7 +1,9 @@
+import { act } from 'react';
 import { describe, expect, it, vi } from 'vitest';
 import type { Drawing, TenYears } from '../api/client';
 import { box, show, takeDown } from '../testing/harness';
 import { drawn, frame } from './drawn';
+import { ticks } from './measures';
 import { Plots } from './Plots';
 
 const at = (eastM: number, northM: number, upM: number) => ({ eastM, northM, upM });
@@ -20,8 +22,9 @@ const limb = (upM: number, more = {}) => ({
   ...more,
 });
 const range = { least: 1, most: 3 };
+let called = 2026;
 const year = (heightM: number, more = {}) => ({
-  yearLabel: '2027',
+  yearLabel: String(2027 + (called++ % 2)),
   is: {
     year: 2027,
     heightM,
@@ -29,14 +32,23 @@ const year = (heightM: number, more = {}) => ({
     light: 0.5,
     uprights: 12,
     fruitIndex: 0.4,
-    fruitInReach: 0.2,
+    goodFruit: 0.3,
+    goodFruitInReach: 0.2,
     deadShare: 0,
     splitRisk: 0,
     minutesDone: 0,
     minutesWaiting: 30,
     takenShare: 0,
   },
-  band: { heightM: range, inLight: range, uprights: range, fruitIndex: range, deadShare: range },
+  band: {
+    heightM: range,
+    inLight: range,
+    uprights: range,
+    fruitIndex: range,
+    goodFruit: range,
+    firstFruit: range,
+    deadShare: range,
+  },
   limbs: [limb(heightM)],
   regrown: [],
   ...more,
@@ -77,16 +89,31 @@ describe('ten years of a tree', () => {
     const step = vi.fn();
     await show(<Plots ten={ten} way="plan" at={1} onStep={step} />);
     expect(box.textContent).toContain('Height 3.0 m');
-    const height = box.querySelector('svg[aria-label^="Height"]')!;
+    const height = box.querySelector<HTMLButtonElement>('button[aria-label^="Height"]')!;
     expect(height.getAttribute('aria-label')).toBe(
-      'Height in 2027: left alone 5.0 m, the plan 3.0 m, all at once 2.0 m',
+      'Height in ' + ten.plan.years[1]!.yearLabel + ': left alone 5.0 m, the plan 3.0 m, all at once 2.0 m',
     );
     expect(box.textContent).toContain('Light in the crown 50 %');
-    expect(box.textContent).toContain('Fruit within reach 20 %');
+    expect(box.textContent).toContain('Good fruit within reach 20 %');
     // What is nothing in every way has no plot.
     expect(box.textContent).not.toContain('Dead wood');
-    height.dispatchEvent(new MouseEvent('click', { bubbles: true, clientX: 0 }));
+    expect(box.querySelector('.large-plot svg')!.getAttribute('aria-label')).toContain(
+      'Good fruit within reach over ten years: left alone from 20 %',
+    );
+    act(() => height.click());
+    const large = box.querySelector('.large-plot svg')!;
+    expect(large.getAttribute('aria-label')).toContain('the plan from 4.0 m to 3.0 m');
+    // The year of the plan's cuts is marked, and the axis has round steps.
+    expect(large.querySelectorAll('.cutting-year')).toHaveLength(1);
+    expect(box.querySelector('.large-plot')!.textContent).toContain('2.0 m');
+    large.dispatchEvent(new MouseEvent('click', { bubbles: true, clientX: 0 }));
     expect(step).toHaveBeenCalled();
     takeDown();
+  });
+
+  it('have axes in round steps up to the top', () => {
+    expect(ticks(0)).toEqual([0]);
+    expect(ticks(0.31)).toEqual([0, 0.1, 0.2, 0.30000000000000004]);
+    expect(ticks(6.4)).toEqual([0, 2, 4, 6]);
   });
 });

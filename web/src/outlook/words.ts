@@ -10,7 +10,7 @@ export const WAYS: Record<Way, string> = {
 
 export const WAY_MEANS: Record<Way, string> = {
   leftAlone: 'Nobody cuts anything.',
-  plan: 'The plan is carried out; each year what died is taken, upright shoots that answer, for an hour at most, and what grows out of a shortened limb.',
+  plan: 'The plan is carried out and kept up: each year, within the allowance, what grew is taken, what died, what stands above the height wanted, and shoots that answer cuts while they are soft.',
   allAtOnce: 'All that is wanted is cut in the first year, and then the tree is left.',
 };
 

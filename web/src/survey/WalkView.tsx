@@ -399,6 +399,7 @@ function WaitsAlready({ treeId, siteId, begun }: { treeId: number; siteId: numbe
 const VIGOUR = [
   'shootExtensionCm',
   'waterSprouts',
+  'leafDensity',
   'youngShoots',
   'rootSuckers',
   'stillGrowing',

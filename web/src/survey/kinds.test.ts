@@ -22,6 +22,7 @@ describe('what a walk asks of a kind', () => {
   it('asks an apple for nothing more than any tree', () => {
     expect(kindAsks('apple', undefined)).toEqual({
       uprights: true,
+      density: true,
       youngShoots: undefined,
       buds: false,
       age: false,

@@ -7,6 +7,8 @@ export interface KindAsks {
   uprights: boolean;
   /** Shoots that its yearly work wants counted. */
   youngShoots?: { label: string; hint: string };
+  /** How dense the crown is in leaf: bushes and figs have no small wood that nobody enters. */
+  density: boolean;
   /** Whether its shoots are told by their buds. */
   buds: boolean;
   /** Whether a limb's age decides what is done to it: stems of bushes and figs, a peach's wood. */
@@ -21,6 +23,7 @@ export function kindAsks(species: string, form: string | null | undefined): Kind
   const trained = !stems && !!form && TRAINED.includes(form);
   return {
     uprights: !stems,
+    density: !stems,
     youngShoots: shoots(species, peach, trained),
     buds: peach,
     age: stems || peach || species === 'apricot',

@@ -6,7 +6,7 @@ import { Chips, Direction, More, NumberInput, Ticks } from './inputs';
 import type { KindAsks } from './kinds';
 import { keepUnits, unitsOf } from './measure';
 import { MeasureHelper } from './MeasureHelper';
-import { AROUND, BENEATH, LAST_CUT, LEANS, LOPSIDED, UNIONS } from './words';
+import { AROUND, BENEATH, DENSITY, LAST_CUT, LEANS, LOPSIDED, UNIONS } from './words';
 import { SEEN_BY_MONTH, STAGES } from '../season/words';
 
 /** The whole tree, measured. */
@@ -189,6 +189,15 @@ export function VigourStep({
             onChange={(rootSuckers) => setTree({ rootSuckers })}
           />
         </>
+      )}
+      {asks.density && (
+        <Chips
+          label="Sky seen through the crown"
+          options={DENSITY}
+          value={tree.leafDensity}
+          onChange={(leafDensity) => setTree({ leafDensity })}
+          hint="Look up from beneath it, in leaf; not said, it is taken from the trunk"
+        />
       )}
       {asks.youngShoots && (
         <NumberInput

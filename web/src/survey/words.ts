@@ -108,6 +108,12 @@ export const LOPSIDED: Record<string, string> = {
 
 export const LAST_CUT: Record<string, string> = { light: 'lightly', moderate: 'moderately', hard: 'hard' };
 
+export const DENSITY: Record<string, string> = {
+  open: 'open, over two fifths',
+  medium: 'a fifth to two fifths',
+  dense: 'dense, under a fifth',
+};
+
 export const BENEATH: Record<string, string> = {
   path: 'path',
   bench: 'bench',
@@ -128,6 +134,7 @@ const FIELDS: Record<string, string> = {
   spreadM: 'width of the crown',
   trunkGirthCm: 'girth of the trunk',
   shootExtensionCm: 'end shoots',
+  leafDensity: 'sky through the crown',
   waterSprouts: 'upright shoots',
   youngShoots: 'shoots counted',
   rootSuckers: 'root suckers',

@@ -115,6 +115,7 @@ export function TreeDrawing({
           strokeWidth={0.02}
         />
       )}
+      {!plain && drawing.smallWood && <SmallWood is={drawing.smallWood} above={above} text={text} />}
       {inOrder.map((one) => (
         <Leaf key={one.limb.id} standing={one} view={view} light={light?.get(one.limb.id)} />
       ))}
@@ -225,6 +226,37 @@ function Compass({ at, top, text }: { at: number; top: number; text: number }) {
       />
       <text y={text * 2.4} fontSize={text} textAnchor="middle">
         N
+      </text>
+    </g>
+  );
+}
+
+/** Small wood that was not entered: where its leaf is taken to be, so that nobody takes it for something seen. */
+function SmallWood({
+  is,
+  above,
+  text,
+}: {
+  is: NonNullable<Drawing['smallWood']>;
+  above: boolean;
+  text: number;
+}) {
+  const top = above ? -is.halfAcrossM : -(is.middleUpM + is.halfUpM);
+  return (
+    <g pointerEvents="none">
+      <ellipse
+        cx={0}
+        cy={above ? 0 : -is.middleUpM}
+        rx={is.halfAcrossM}
+        ry={above ? is.halfAcrossM : is.halfUpM}
+        fill="#7c9c62"
+        fillOpacity={0.07}
+        stroke="#7c9c62"
+        strokeWidth={text / 14}
+        strokeDasharray={`${text / 8} ${text / 2.5}`}
+      />
+      <text x={is.halfAcrossM * 0.52} y={top + text * 1.9} fontSize={text * 0.72} fill="#5d6f4b">
+        not entered: {Math.round(is.share * 100)} % of the leaf
       </text>
     </g>
   );

@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import org.diligentbough.core.Evaluation;
+import org.diligentbough.core.light.CrownLight;
 import org.diligentbough.core.light.Leaf;
 import org.diligentbough.core.light.LeafOfLimbs;
 import org.diligentbough.core.survey.Branching;
@@ -19,6 +20,7 @@ import org.diligentbough.server.shared.MayBeNull;
  * @param trunkTopM height of the highest limb's origin on the trunk, m
  * @param targetHeightM height wanted, m, or null
  * @param clearanceM clearance wanted beneath, m, or null
+ * @param smallWood leaf that hangs on no limb entered, or null when there is none
  */
 public record TreeDrawing(
         double heightM,
@@ -27,6 +29,7 @@ public record TreeDrawing(
         double trunkTopM,
         @MayBeNull Double targetHeightM,
         @MayBeNull Double clearanceM,
+        @MayBeNull SmallWoodDrawing smallWood,
         List<LimbDrawing> limbs) {
 
     /**
@@ -53,6 +56,13 @@ public record TreeDrawing(
             double leafAlongM,
             double leafAcrossM) {}
 
+    /**
+     * Small wood that was not entered, as the body through which its leaf is taken to be spread.
+     *
+     * @param share of the crown's leaf, 0 to 1, upright shoots that were counted included
+     */
+    public record SmallWoodDrawing(double middleUpM, double halfUpM, double halfAcrossM, double leafM2, double share) {}
+
     /** A place, metres from the foot of the trunk. */
     public record PointDrawing(double eastM, double northM, double upM) {
         static PointDrawing of(Point point) {
@@ -69,6 +79,7 @@ public record TreeDrawing(
         Branching branching = evaluation.scene().branching();
         double trunkTopM =
                 branching.onTrunk().stream().mapToDouble(Limb::originM).max().orElse(tree.heightM() / 3);
+        CrownLight crown = evaluation.crownLight();
         Map<String, Leaf> leaves = new LeafOfLimbs(branching, evaluation.scene().knowledge()).byLimb();
         return new TreeDrawing(
                 tree.heightM(),
@@ -77,6 +88,15 @@ public record TreeDrawing(
                 trunkTopM,
                 tree.targetHeightM().isPresent() ? tree.targetHeightM().getAsDouble() : null,
                 tree.clearanceM().isPresent() ? tree.clearanceM().getAsDouble() : null,
+                crown.smallWood()
+                        .notEntered()
+                        .map(leaf -> new SmallWoodDrawing(
+                                PointDrawing.rounded(leaf.centre().upM()),
+                                PointDrawing.rounded(leaf.halfAlongM()),
+                                PointDrawing.rounded(leaf.halfAcrossM()),
+                                PointDrawing.rounded(leaf.leafAreaM2()),
+                                PointDrawing.rounded(crown.shareNotEntered())))
+                        .orElse(null),
                 evaluation.limbs().stream()
                         .map(limb -> limb(
                                 limb,
