@@ -1,12 +1,15 @@
-import { useState } from 'react';
+import { useCallback, useState } from 'react';
 import { Form } from 'react-bootstrap';
 import type { TenYears } from '../api/client';
 import { type Measure, measuresOf, ticks, topOf } from './measures';
 import { type DrawnYear, ORDER, type Way, WAY_COLOUR, WAY_DASH, WAYS } from './words';
 
-const WIDTH = 640;
 const HEIGHT = 250;
-const EDGE = { left: 64, right: 108, top: 12, bottom: 40 };
+const EDGE = { left: 60, right: 92, top: 12, bottom: 40 };
+/** A page that has not been laid out yet has no width. */
+const AT_FIRST = 640;
+/** Narrower plots name fewer years. */
+const NARROW = 460;
 const SMALL = { width: 120, height: 34 };
 /** End labels closer than this would lie on each other. */
 const LABEL = 15;
@@ -60,25 +63,38 @@ export function Plots({ ten, way, at, onStep }: Shown) {
   );
 }
 
+/** How wide an element is, px, so that what is written in it is as large on a phone as on a laptop. */
+function useWidth(): [number, (element: HTMLElement | null) => void] {
+  const [width, setWidth] = useState(AT_FIRST);
+  const figure = useCallback((element: HTMLElement | null) => {
+    if (!element || typeof ResizeObserver === 'undefined') return;
+    const seen = new ResizeObserver(([entry]) => entry && setWidth(Math.round(entry.contentRect.width)));
+    seen.observe(element);
+    return () => seen.disconnect();
+  }, []);
+  return [width || AT_FIRST, figure];
+}
+
 /** One measure with its axes, the band of the chosen way, the years of cutting, and values at the pointer. */
 function Large({ ten, way, at, onStep, measure }: Shown & { measure: Measure }) {
   const [over, setOver] = useState<number>();
+  const [width, figure] = useWidth();
   const years = ten[way].years;
   const last = years.length - 1;
   const top = topOf(measure, ten, years) || 1;
-  const x = (i: number) => EDGE.left + (i / last) * (WIDTH - EDGE.left - EDGE.right);
+  const x = (i: number) => EDGE.left + (i / last) * (width - EDGE.left - EDGE.right);
   const y = (value: number) => HEIGHT - EDGE.bottom - (value / top) * (HEIGHT - EDGE.top - EDGE.bottom);
   const index = (clientX: number, box: DOMRect) => {
-    const on = ((clientX - box.left) / box.width) * WIDTH;
-    const share = (on - EDGE.left) / (WIDTH - EDGE.left - EDGE.right);
+    const on = ((clientX - box.left) / box.width) * width;
+    const share = (on - EDGE.left) / (width - EDGE.left - EDGE.right);
     return Math.max(0, Math.min(last, Math.round(share * last)));
   };
   const told = over ?? at;
   const cuts = years.map((year) => year.limbs.some((limb) => limb.cut));
   return (
-    <figure className="large-plot">
+    <figure className="large-plot" ref={figure}>
       <svg
-        viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
+        viewBox={`0 0 ${width} ${HEIGHT}`}
         role="img"
         aria-label={
           measure.name +
@@ -98,7 +114,7 @@ function Large({ ten, way, at, onStep, measure }: Shown & { measure: Measure }) 
       >
         {ticks(top).map((value) => (
           <g key={value}>
-            <line x1={EDGE.left} x2={WIDTH - EDGE.right} y1={y(value)} y2={y(value)} className="grid-line" />
+            <line x1={EDGE.left} x2={width - EDGE.right} y1={y(value)} y2={y(value)} className="grid-line" />
             <text x={EDGE.left - 6} y={y(value) + 4} textAnchor="end">
               {measure.says(value).replace(/^about | a year$/g, '')}
             </text>
@@ -111,7 +127,7 @@ function Large({ ten, way, at, onStep, measure }: Shown & { measure: Measure }) 
                 <title>{'Cuts of the way shown in ' + year.yearLabel}</title>
               </path>
             )}
-            {(i % 2 === 0 || i === last) && (
+            {i % (width < NARROW ? 5 : 2) === 0 && (
               <text x={x(i)} y={HEIGHT - EDGE.bottom + 24} textAnchor="middle">
                 {i === 0 ? 'now' : year.yearLabel}
               </text>
@@ -142,7 +158,7 @@ function Large({ ten, way, at, onStep, measure }: Shown & { measure: Measure }) 
           />
         ))}
         {endLabels(ten, measure, y).map((label) => (
-          <text key={label.way} x={WIDTH - EDGE.right + 8} y={label.y + 4} fill={WAY_COLOUR[label.way]}>
+          <text key={label.way} x={width - EDGE.right + 8} y={label.y + 4} fill={WAY_COLOUR[label.way]}>
             {WAYS[label.way]}
           </text>
         ))}

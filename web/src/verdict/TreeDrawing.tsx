@@ -115,7 +115,6 @@ export function TreeDrawing({
           strokeWidth={0.02}
         />
       )}
-      {!plain && drawing.smallWood && <SmallWood is={drawing.smallWood} above={above} text={text} />}
       {inOrder.map((one) => (
         <Leaf key={one.limb.id} standing={one} view={view} light={light?.get(one.limb.id)} />
       ))}
@@ -134,6 +133,7 @@ export function TreeDrawing({
       {inOrder.map((one) => (
         <CutMark key={one.limb.id} limb={one.limb} mark={marks.get(one.limb.id)} view={view} text={text} />
       ))}
+      {!plain && drawing.smallWood && <SmallWood is={drawing.smallWood} above={above} text={text} />}
       {light &&
         !plain &&
         inOrder
@@ -241,7 +241,7 @@ function SmallWood({
   above: boolean;
   text: number;
 }) {
-  const top = above ? -is.halfAcrossM : -(is.middleUpM + is.halfUpM);
+  const foot = above ? is.halfAcrossM : -(is.middleUpM - is.halfUpM);
   return (
     <g pointerEvents="none">
       <ellipse
@@ -255,7 +255,15 @@ function SmallWood({
         strokeWidth={text / 14}
         strokeDasharray={`${text / 8} ${text / 2.5}`}
       />
-      <text x={is.halfAcrossM * 0.52} y={top + text * 1.9} fontSize={text * 0.72} fill="#5d6f4b">
+      <text
+        x={is.halfAcrossM * 0.72}
+        y={foot - text * 0.9}
+        fontSize={text * 0.78}
+        fill="#46573a"
+        stroke="#fffdf6"
+        strokeWidth={text / 6}
+        paintOrder="stroke"
+      >
         not entered: {Math.round(is.share * 100)} % of the leaf
       </text>
     </g>

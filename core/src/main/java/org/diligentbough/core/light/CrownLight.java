@@ -217,35 +217,48 @@ public final class CrownLight {
      * @param crown what is left
      */
     public double letIn(LivingCrown crown) {
-        return letIn(crown, crown);
+        double[] kept = new double[bodies.size()];
+        Arrays.fill(kept, 1);
+        double[] stays = keptOfEach(crown);
+        System.arraycopy(stays, 0, kept, 0, limbs.size());
+        double[] more = onEach(rays.moreLight(kept));
+        double[] ofLimb = countsFor(stays);
+        double gained = 0;
+        for (int i = 0; i < limbs.size(); i++) {
+            gained += ofLimb[i] * more[i];
+        }
+        return gained;
     }
 
     /**
-     * The same on what of it will stay in the end, so that each cut more lets in as much or more.
+     * The same on what of it will stay in the end, so that each cut more lets in as much or more; to be asked for many
+     * crowns, one after another.
      *
-     * @param crown what is left
-     * @param inTheEnd what is left when all is cut that is going to be, no more than {@code crown}
+     * @param inTheEnd what is left when all is cut that is going to be
      */
-    public double letIn(LivingCrown crown, LivingCrown inTheEnd) {
-        double[] bodiesKept = new double[bodies.size()];
-        Arrays.fill(bodiesKept, 1);
-        System.arraycopy(keptOfEach(crown), 0, bodiesKept, 0, limbs.size());
-        double[] more = onEach(rays.moreLight(bodiesKept));
-        double[] stays = keptOfEach(inTheEnd);
+    public LightGain gainOn(LivingCrown inTheEnd) {
+        double[] ofLimb = countsFor(keptOfEach(inTheEnd));
+        return rays.gain(List.copyOf(limbs), place -> ofLimb[place / onALimb] / onALimb);
+    }
+
+    /** How much light on a limb counts, by the leaf that stays: fruiting limbs only, where some stays that is known to fruit. */
+    private double[] countsFor(double[] stays) {
         boolean fruiting = false;
         for (int i = 0; i < limbs.size(); i++) {
             fruiting |= limbs.get(i).fruitsAtLeast(1) && stays[i] > 0;
         }
+        double[] ofLimb = new double[limbs.size()];
         double leaf = 0;
-        double gained = 0;
         for (int i = 0; i < limbs.size(); i++) {
             if (!fruiting || limbs.get(i).fruitsAtLeast(1)) {
-                double weight = stays[i] * bodies.get(i).leafAreaM2();
-                leaf += weight;
-                gained += weight * more[i];
+                ofLimb[i] = stays[i] * bodies.get(i).leafAreaM2();
+                leaf += ofLimb[i];
             }
         }
-        return leaf > 0 ? gained / leaf : 0;
+        for (int i = 0; i < limbs.size(); i++) {
+            ofLimb[i] = leaf > 0 ? ofLimb[i] / leaf : 0;
+        }
+        return ofLimb;
     }
 
     /** Light on a body of leaf, as shares of open-sky light at places spread evenly through it. */

@@ -1,6 +1,8 @@
 package org.diligentbough.core.light;
 
+import java.util.Arrays;
 import java.util.List;
+import java.util.stream.IntStream;
 import org.diligentbough.core.survey.Point;
 
 /**
@@ -9,6 +11,7 @@ import org.diligentbough.core.survey.Point;
  */
 final class Lighting {
     private static final int SLICES = 4;
+    private static final double SAME_HEIGHT = 1e-9;
     static final int PLACES = SLICES * 4;
 
     private final int patches;
@@ -16,6 +19,10 @@ final class Lighting {
     private final double[] north;
     private final double[] up;
     private final double[] share;
+    /** Where each band of equal height begins among the patches, and how steep it is. */
+    private final int[] bandFrom;
+
+    private final double[] bandSteep;
     private final List<Screen> screens;
     private final double projection;
 
@@ -35,6 +42,14 @@ final class Lighting {
                 few.stream().mapToDouble(patch -> patch.direction().northM()).toArray();
         this.up = few.stream().mapToDouble(patch -> patch.direction().upM()).toArray();
         this.share = few.stream().mapToDouble(Sky.Patch::share).toArray();
+        int[] begins = IntStream.range(0, patches)
+                .filter(j -> j == 0 || Math.abs(up[j] - up[j - 1]) > SAME_HEIGHT)
+                .toArray();
+        this.bandFrom = Arrays.copyOf(begins, begins.length + 1);
+        this.bandFrom[begins.length] = patches;
+        this.bandSteep = IntStream.of(begins)
+                .mapToDouble(j -> up[j] / Math.max(SAME_HEIGHT, Math.hypot(east[j], north[j])))
+                .toArray();
         this.screens = screens;
         this.projection = projection;
         this.depth = new double[patches];
@@ -82,14 +97,30 @@ final class Lighting {
     }
 
     private double at(Point place, List<Leaf> bodies, double[] weight) {
-        java.util.Arrays.fill(depth, 0);
+        Arrays.fill(depth, 0);
         for (int k = 0; k < bodies.size(); k++) {
             Leaf leaf = bodies.get(k);
             double reachM = Math.max(leaf.halfAlongM(), leaf.halfAcrossM());
             if (weight[k] <= 0 || leaf.centre().upM() + reachM <= place.upM()) {
                 continue;
             }
-            meet(leaf, weight[k], k * patches, place);
+            double apartM = Math.hypot(
+                    leaf.centre().eastM() - place.eastM(), leaf.centre().northM() - place.northM());
+            double overM = leaf.centre().upM() - place.upM();
+            int from = patches;
+            int until = 0;
+            for (int band = 0; band < bandSteep.length; band++) {
+                // Paths of one height pass over or under a ball about the body that is too far or too near.
+                boolean over = Math.max(0, apartM - reachM) * bandSteep[band] > overM + reachM;
+                boolean under = (apartM + reachM) * bandSteep[band] < overM - reachM;
+                if (!over && !under) {
+                    from = Math.min(from, bandFrom[band]);
+                    until = bandFrom[band + 1];
+                }
+            }
+            if (from < until) {
+                meet(leaf, weight[k], k * patches, from, until, place);
+            }
         }
         for (Screen screen : screens) {
             for (int j = 0; j < patches; j++) {
@@ -103,7 +134,7 @@ final class Lighting {
         return light;
     }
 
-    private void meet(Leaf leaf, double weight, int at, Point place) {
+    private void meet(Leaf leaf, double weight, int at, int from, int until, Point place) {
         double acrossSquared = 1 / (leaf.halfAcrossM() * leaf.halfAcrossM());
         double stretch = 1 / (leaf.halfAlongM() * leaf.halfAlongM()) - acrossSquared;
         double awayEast = place.eastM() - leaf.centre().eastM();
@@ -116,15 +147,19 @@ final class Lighting {
         double c = along * alongStretched
                 + (awayEast * awayEast + awayNorth * awayNorth + awayUp * awayUp) * acrossSquared
                 - 1;
-        for (int j = 0; j < patches; j++) {
+        for (int j = from; j < until; j++) {
             double dot = awayEast * east[j] + awayNorth * north[j] + awayUp * up[j];
             double b = alongStretched * turned[at + j] + dot * acrossSquared;
             half[j] = b;
             within[j] = b * b - first[at + j] * c;
         }
-        for (int j = 0; j < patches; j++) {
+        for (int j = from; j < until; j++) {
             if (within[j] > 0 && (c <= 0 || half[j] <= 0)) {
-                depth[j] += weight * Leaf.chordM(first[at + j], half[j], c);
+                double root = Math.sqrt(within[j]);
+                double out = root - half[j];
+                if (out > 0) {
+                    depth[j] += weight * (out - Math.max(0, -half[j] - root)) / first[at + j];
+                }
             }
         }
     }

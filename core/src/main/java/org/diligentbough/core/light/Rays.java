@@ -2,6 +2,8 @@ package org.diligentbough.core.light;
 
 import java.util.Arrays;
 import java.util.List;
+import java.util.function.IntToDoubleFunction;
+import org.diligentbough.core.survey.Limb;
 import org.diligentbough.core.survey.Point;
 
 /**
@@ -168,6 +170,20 @@ final class Rays {
             }
         }
         return more;
+    }
+
+    /**
+     * What crowns let in, counted from one to the next.
+     *
+     * @param limbs of the first bodies
+     * @param ofPlace how much a place counts
+     */
+    LightGain gain(List<Limb> limbs, IntToDoubleFunction ofPlace) {
+        double[] weight = new double[through.length];
+        for (int r = 0; r < weight.length; r++) {
+            weight[r] = through[r] * ofPlace.applyAsDouble(r / patches);
+        }
+        return new LightGain(limbs, met, metDepth, weight);
     }
 
     /** How much more light each place would get without one body. */

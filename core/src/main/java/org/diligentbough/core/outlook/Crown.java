@@ -180,7 +180,7 @@ final class Crown {
      * Light in a year, as it is or was looked at.
      *
      * @param woods by the limb's index; null where nothing stands
-     * @param refills in their order
+     * @param refills in their order; none where nothing refills
      */
     record Lit(OnLeaf[] woods, OnLeaf[] refills, Optional<OnLeaf> notEntered) {
         OnLeaf on(Wood wood) {
@@ -188,8 +188,12 @@ final class Crown {
         }
     }
 
-    /** Light where its leaf is. */
-    Lit light(Branching branching) {
+    /**
+     * Light where its leaf is.
+     *
+     * @param refilling whether new wood refills, so that the light in its room matters
+     */
+    Lit light(Branching branching, boolean refilling) {
         List<Wood> lit = woods.values().stream()
                 .filter(wood -> wood.stands() && wood.leafAtFirstM2 > 0)
                 .toList();
@@ -197,7 +201,8 @@ final class Crown {
         for (Wood wood : lit) {
             leaves.add(leafOf(wood, branching));
         }
-        refills.forEach(refill -> leaves.add(refill.leaf()));
+        List<Refill> rooms = refilling ? refills : List.of();
+        rooms.forEach(refill -> leaves.add(refill.leaf()));
         notEntered(branching).ifPresent(leaves::add);
         int looked = leaves.size();
         regrowths.stream().filter(Regrowth::standing).map(Regrowth::leaf).forEach(leaves::add);
@@ -207,11 +212,11 @@ final class Crown {
         for (int i = 0; i < lit.size(); i++) {
             onWoods[lit.get(i).index] = on.get(i);
         }
-        OnLeaf[] onRefills = on.subList(lit.size(), lit.size() + refills.size()).toArray(OnLeaf[]::new);
+        OnLeaf[] onRefills = on.subList(lit.size(), lit.size() + rooms.size()).toArray(OnLeaf[]::new);
         return new Lit(
                 onWoods,
                 onRefills,
-                looked > lit.size() + refills.size() ? Optional.of(on.get(looked - 1)) : Optional.empty());
+                looked > lit.size() + rooms.size() ? Optional.of(on.get(looked - 1)) : Optional.empty());
     }
 
     /** Small wood fills the crown as it is now. */

@@ -54,7 +54,8 @@ final class GrowingTree {
         List<Outlook.Year> years = new ArrayList<>();
         List<Lit> lights = new ArrayList<>();
         List<Double> topsM = new ArrayList<>();
-        Lit light = known.isEmpty() ? crown.light(crown.branching()) : known.get(0);
+        boolean refilling = way.in(0).upkeep();
+        Lit light = known.isEmpty() ? crown.light(crown.branching(), refilling) : known.get(0);
         seasons.begin(light);
         for (int year = 0; year < Outlook.YEARS; year++) {
             Work work = way.in(year);
@@ -67,7 +68,7 @@ final class GrowingTree {
             years.add(pass(told, work, branching, light, mostM));
             age++;
             if (year + 1 < Outlook.YEARS) {
-                light = known.size() > year + 1 ? known.get(year + 1) : crown.light(crown.branching());
+                light = known.size() > year + 1 ? known.get(year + 1) : crown.light(crown.branching(), refilling);
                 seasons.turn(light);
             }
         }

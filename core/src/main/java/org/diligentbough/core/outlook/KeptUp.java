@@ -15,7 +15,7 @@ import org.diligentbough.core.survey.Limb;
  */
 final class KeptUp {
     /** Part of the fruiting wood in light from which small wood is not thinned further. */
-    private static final double LIGHT_ENOUGH = 0.9;
+    private static final double LIGHT_ENOUGH = 0.6;
     /** Wood that stands so little above the height wanted is left, m. */
     private static final double SCARCELY_M = 0.05;
 

@@ -12,6 +12,9 @@ public final class PlanBuys {
     /** Shares that differ by less are alike. */
     private static final double ALIKE = 0.01;
 
+    /** Fruit that falls by less is about as before. */
+    private static final double LESS = 0.95;
+
     private static final double ALIKE_M = 0.3;
     private static final double DIP = 0.9;
     private static final int DIPS_WITHIN_YEARS = 3;
@@ -47,7 +50,7 @@ public final class PlanBuys {
         if (planFirst > aloneFirst + ALIKE || planFirst > wasFirst + ALIKE) {
             say(wanted ? ReasonCode.OUTLOOK_BEARS_IN_REACH : ReasonCode.OUTLOOK_BEARS, wasFirst, planFirst, aloneFirst);
         }
-        boolean costs = planFirst < wasFirst - ALIKE || planFirst < aloneFirst;
+        boolean costs = planFirst < LESS * wasFirst || planFirst < LESS * aloneFirst;
         if (costs) {
             say(ReasonCode.OUTLOOK_COSTS_FRUIT, wasFirst, planFirst);
         }
@@ -79,7 +82,9 @@ public final class PlanBuys {
             say(
                     ReasonCode.OUTLOOK_DIPS,
                     least.fruit().all() / now.fruit().all(),
-                    outlook.plan().indexOf(least));
+                    outlook.plan().indexOf(least),
+                    outlook.plan().get(outlook.plan().size() - 1).fruit().all()
+                            / now.fruit().all());
         }
     }
 

@@ -144,7 +144,7 @@ final class Seasons {
             crown.notEnteredStarved = 1 - (1 - crown.notEnteredStarved) * (1 - lost);
             crown.notEnteredFruitful += turn * (crown.notEnteredYouth * byLight(on) - crown.notEnteredFruitful);
         });
-        for (int i = 0; i < crown.refills.size(); i++) {
+        for (int i = 0; i < light.refills().length; i++) {
             Refill refill = crown.refills.get(i);
             double now = byLight(light.refills()[i]);
             refill.fruitful = refill.bearingM2(1) > 0 ? refill.fruitful + turn * (now - refill.fruitful) : now;

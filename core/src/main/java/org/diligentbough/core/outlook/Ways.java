@@ -78,12 +78,11 @@ final class Ways {
     }
 
     Three live() {
-        Lived leftAlone = live(year -> Work.NONE, 1, List.of(), List.of());
-        List<Lit> first = leftAlone.light().subList(0, 1);
-        return new Three(
-                leftAlone,
-                live(this::planned, 1, first, leftAlone.topsM()),
-                live(year -> year == 0 ? allNow() : Work.NONE, 1, first, leftAlone.topsM()));
+        // By the plan nothing grows towards what the tree would be uncut; its first year serves the others.
+        Lived plan = live(this::planned, 1, List.of(), List.of());
+        List<Lit> first = plan.light().subList(0, 1);
+        Lived leftAlone = live(year -> Work.NONE, 1, first, List.of());
+        return new Three(leftAlone, plan, live(year -> year == 0 ? allNow() : Work.NONE, 1, first, leftAlone.topsM()));
     }
 
     /**
@@ -94,7 +93,7 @@ final class Ways {
         Lived leftAlone = live(year -> Work.NONE, times, middle.leftAlone().light(), List.of());
         return new Three(
                         leftAlone,
-                        live(this::planned, times, middle.plan().light(), leftAlone.topsM()),
+                        live(this::planned, times, middle.plan().light(), List.of()),
                         live(
                                 year -> year == 0 ? allNow() : Work.NONE,
                                 times,

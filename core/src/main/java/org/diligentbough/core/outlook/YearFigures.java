@@ -121,7 +121,7 @@ final class YearFigures {
             }
         }
         int bearsAfter = crown.tree.scene().traits().bearsAfterYears();
-        for (int i = 0; i < crown.refills.size(); i++) {
+        for (int i = 0; i < light.refills().length; i++) {
             Refill refill = crown.refills.get(i);
             double bears = refill.bearingM2(bearsAfter) * refill.fruitful;
             all += bears;
@@ -239,7 +239,7 @@ final class YearFigures {
                 sum += wood.stands() && on != null ? wood.leafM2 * of.applyAsDouble(on) : 0;
             }
         }
-        for (int i = 0; i < crown.refills.size(); i++) {
+        for (int i = 0; i < light.refills().length; i++) {
             double bears =
                     crown.refills.get(i).bearingM2(crown.tree.scene().traits().bearsAfterYears());
             leaf += bears;

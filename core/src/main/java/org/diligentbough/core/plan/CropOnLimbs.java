@@ -1,6 +1,6 @@
 package org.diligentbough.core.plan;
 
-import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.Map;
 import org.diligentbough.core.knowledge.Figure;
 import org.diligentbough.core.orchard.SpeciesTraits;
@@ -13,7 +13,7 @@ import org.diligentbough.core.verdict.Scene;
  * assumption). Limbs whose fruiting was not noted count for nothing.
  */
 final class CropOnLimbs {
-    private final Map<String, Double> shares = new HashMap<>();
+    private final Map<String, Double> shares = new LinkedHashMap<>();
 
     CropOnLimbs(Scene scene) {
         double whole = 0;
@@ -27,6 +27,7 @@ final class CropOnLimbs {
         double goesWithWood =
                 scene.traits().group() == SpeciesTraits.Group.FIG ? scene.figure(Figure.FIG_FIRST_CROP_SHARE) : 1;
         shares.replaceAll((limb, crop) -> all > 0 ? goesWithWood * crop / all : 0);
+        shares.values().removeIf(crop -> crop == 0);
     }
 
     /**

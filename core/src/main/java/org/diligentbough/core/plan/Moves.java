@@ -43,6 +43,11 @@ final class Moves {
         return Optional.ofNullable(pins.get(new Key(limb, kind)));
     }
 
+    /** Whether nothing was moved and no plan is kept. */
+    boolean none() {
+        return pins.isEmpty();
+    }
+
     /** Whether a cut stands where it does only because the plan that is kept has it there. */
     boolean kept(LimbVerdict limb, Verdict kind) {
         return pin(limb.limb().id(), kind).filter(Pin::kept).isPresent();

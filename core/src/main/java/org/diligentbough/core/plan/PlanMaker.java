@@ -218,6 +218,9 @@ final class PlanMaker {
 
     /** The pin that says when a limb gets its first cut. */
     private Optional<Pin> pinOf(LimbVerdict limb) {
+        if (moves.none()) {
+            return Optional.empty();
+        }
         boolean goes = draft.goesWith(limb.limb()).isPresent();
         Optional<Pin> step = limb.verdict() == Verdict.BEND ? Optional.empty() : moves.pin(limb.tag(), Verdict.SHORTEN);
         return step.or(() -> staging.inTwo(limb) ? Optional.empty() : moves.pin(limb.tag(), limb.verdict()))

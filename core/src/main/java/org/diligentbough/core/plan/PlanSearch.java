@@ -25,6 +25,8 @@ import org.diligentbough.core.verdict.Verdict;
 final class PlanSearch {
     /** Orders tried at most; far more than trees of a dozen cuts want. */
     private static final int MOST_TRIES = 100;
+    /** Cuts given a turn at most in all that is tried: what bounds the time that a tree of hundreds of limbs takes. */
+    private static final int MOST_TURNS = 5000;
     /** Candidates that are bettered, of those begun with. */
     private static final int BEGINNINGS = 2;
     /** Cuts tried first of all once nothing near is better. */
@@ -38,6 +40,10 @@ final class PlanSearch {
     private final Scene scene;
     private final List<LimbVerdict> cuts;
     private final PlanValue value;
+    /** What was made of orders tried before. */
+    private final Map<Asked, Candidate> known = new HashMap<>();
+
+    private final int mostTries;
     private int tries;
 
     PlanSearch(PlanningCase plan, PlanValue value) {
@@ -45,6 +51,7 @@ final class PlanSearch {
         this.scene = plan.scene;
         this.cuts = List.copyOf(plan.verdicts.values());
         this.value = value;
+        this.mostTries = Math.max(1, Math.min(MOST_TRIES, MOST_TURNS / Math.max(1, cuts.size())));
     }
 
     /** A plan with what it is worth. */
@@ -85,8 +92,8 @@ final class PlanSearch {
             List<String> order = new ArrayList<>(from.order());
             order.remove(limb);
             order.add(0, limb);
-            tries = MOST_TRIES / 2;
-            Candidate kick = tried(wanted, in(order), Map.of());
+            tries = mostTries / 2;
+            Candidate kick = inOrder(wanted, order, Map.of());
             Candidate near = bestNear(kick, wanted);
             Candidate found = near.value() > from.value() + ALIKE ? bettered(near, wanted) : near;
             best = found.value() > best.value() + ALIKE ? found : best;
@@ -99,9 +106,9 @@ final class PlanSearch {
         List<String> order = plan.order();
         Map<String, Integer> yearOf = yearOf(plan.plan());
         for (int later = 1; later < order.size(); later++) {
-            for (int earlier = 0; earlier < later && tries < MOST_TRIES; earlier++) {
+            for (int earlier = 0; earlier < later && tries < mostTries; earlier++) {
                 if (!yearOf.get(order.get(earlier)).equals(yearOf.get(order.get(later)))) {
-                    Candidate tried = tried(wanted, in(Change.LATER_FIRST.of(order, earlier, later)), plan.notBefore());
+                    Candidate tried = inOrder(wanted, Change.LATER_FIRST.of(order, earlier, later), plan.notBefore());
                     best = tried.value() > best.value() + ALIKE ? tried : best;
                 }
             }
@@ -203,10 +210,27 @@ final class PlanSearch {
                 .toList();
     }
 
-    private static PlanMaker.Turn in(List<String> order) {
+    private record Asked(int wanted, List<String> order, Map<String, Integer> notBefore) {}
+
+    /** The plan in which cuts get their turn in this order; the same order comes up again and again. */
+    private Candidate inOrder(int wanted, List<String> order, Map<String, Integer> notBefore) {
+        Asked asked = new Asked(wanted, order, notBefore);
+        Candidate before = known.get(asked);
+        if (before != null) {
+            tries++;
+            return before;
+        }
+        Candidate now = tried(wanted, in(order), notBefore);
+        known.put(asked, now);
+        return now;
+    }
+
+    private static PlanMaker.Turn in(List<String> limbs) {
+        Map<String, Integer> order = new HashMap<>();
+        limbs.forEach(limb -> order.put(limb, order.size()));
         return (fitting, lane, made) -> Collections.min(
                 fitting,
-                Comparator.comparingInt(limb -> order.indexOf(limb.limb().id())));
+                Comparator.comparingInt(limb -> order.getOrDefault(limb.limb().id(), -1)));
     }
 
     /** What can be done to the turns of two cuts. */
@@ -230,7 +254,7 @@ final class PlanSearch {
     private Candidate bettered(Candidate plan, int wanted) {
         tries = 0;
         Candidate best = plan;
-        for (boolean better = true; better && tries < MOST_TRIES; ) {
+        for (boolean better = true; better && tries < mostTries; ) {
             Map<String, Integer> yearOf = yearOf(best.plan());
             Candidate found = turned(best, wanted, yearOf);
             if (found == best) {
@@ -249,7 +273,7 @@ final class PlanSearch {
             if (other.remove(limb) == null && yearOf.get(limb) < Integer.MAX_VALUE) {
                 other.put(limb, yearOf.get(limb) + 1);
             }
-            Candidate tried = tries < MOST_TRIES ? tried(wanted, in(plan.order()), other) : plan;
+            Candidate tried = tries < mostTries ? inOrder(wanted, plan.order(), other) : plan;
             if (tried.value() > plan.value() + ALIKE) {
                 return tried;
             }
@@ -266,10 +290,10 @@ final class PlanSearch {
                     continue;
                 }
                 for (Change change : Change.values()) {
-                    if (tries >= MOST_TRIES) {
+                    if (tries >= mostTries) {
                         return plan;
                     }
-                    Candidate tried = tried(wanted, in(change.of(order, earlier, later)), plan.notBefore());
+                    Candidate tried = inOrder(wanted, change.of(order, earlier, later), plan.notBefore());
                     if (tried.value() > plan.value() + ALIKE) {
                         return tried;
                     }

@@ -22,6 +22,7 @@ import java.util.Map;
 import java.util.Set;
 import java.util.TreeMap;
 import org.diligentbough.core.light.CrownLight;
+import org.diligentbough.core.light.LightGain;
 import org.diligentbough.core.plan.RenovationPlan.Lane;
 import org.diligentbough.core.plan.RenovationPlan.PlannedCut;
 import org.diligentbough.core.survey.Limb;
@@ -39,7 +40,7 @@ import org.diligentbough.core.verdict.Verdict;
  */
 final class PlanValue {
     private final Scene scene;
-    private final CrownLight light;
+    private final LightGain gain;
     private final Map<String, Worth> worth;
     private final Map<Set<Made>, Double> lightOf = new HashMap<>();
     private final double lowM;
@@ -50,8 +51,6 @@ final class PlanValue {
     private final Set<String> low = new HashSet<>();
     /** Limbs that come down for the tree's height. */
     private final Set<String> arms = new HashSet<>();
-    /** What is left when all is cut that wants to be. */
-    private final LivingCrown inTheEnd;
 
     /** A cut made. */
     record Made(String limb, Verdict kind, double alongM) {
@@ -73,7 +72,6 @@ final class PlanValue {
      */
     PlanValue(Scene scene, List<LimbVerdict> cuts, CrownLight light, Map<String, Worth> worth) {
         this.scene = scene;
-        this.light = light;
         this.worth = worth;
         this.lowM = scene.tree().heightM() * scene.figure(PLAN_LOW_SHARE);
         this.wanted = (int)
@@ -92,7 +90,7 @@ final class PlanValue {
                 arms.add(limb.tag());
             }
         }
-        this.inTheEnd = crown(all);
+        this.gain = light.gainOn(crown(all));
     }
 
     /** The worth of a plan over {@code years} pruning years from the one called {@code first}. */
@@ -202,7 +200,7 @@ final class PlanValue {
     private double lightLetIn(Set<Made> made) {
         Double known = lightOf.get(made);
         if (known == null) {
-            known = light.letIn(crown(made), inTheEnd);
+            known = gain.letIn(crown(made));
             lightOf.put(Set.copyOf(made), known);
         }
         return known;

@@ -30,6 +30,8 @@ final class YearLanes {
     /** Asked for again with each plan that is tried. */
     private final Map<PruningYear, List<Window>> windows = new HashMap<>();
 
+    private final Map<PruningYear, List<Window>> mainWindows = new HashMap<>();
+
     YearLanes(Scene scene, TreeVerdict tree, CuttingCalendar calendar, TakenThisYear taken) {
         this.scene = scene;
         this.tree = tree;
@@ -111,6 +113,10 @@ final class YearLanes {
 
     /** The windows of the year for its main cut that have not closed yet; another one where the site has none of the best. */
     private List<Window> mainWindows(PruningYear year) {
+        return mainWindows.computeIfAbsent(year, this::mainWindowsOf);
+    }
+
+    private List<Window> mainWindowsOf(PruningYear year) {
         List<Window> all = windows(year).stream()
                 .filter(window -> !window.closes().isBefore(today))
                 .toList();

@@ -10,6 +10,7 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.OptionalInt;
 import java.util.Set;
+import java.util.stream.Collectors;
 import org.diligentbough.core.knowledge.Figure;
 import org.diligentbough.core.knowledge.Knowledge;
 import org.diligentbough.core.knowledge.Reason;
@@ -39,6 +40,9 @@ public final class Scene {
     private final CrownShares shares;
     private final Map<String, Double> light;
     private final boolean windowOpenToday;
+    /** Asked for again and again; found once. */
+    private Set<String> leaders;
+
     private final Optional<OwnAllowance> ownAllowance;
     private final Leafage leafage;
     private final Set<String> inPairs = new HashSet<>();
@@ -302,17 +306,24 @@ public final class Scene {
 
     /** The named leader, or in a tree to be kept to one leader the steepest limb on the trunk. */
     public boolean leader(Limb limb) {
-        if (limb.is(Role.LEADER)) {
-            return true;
+        return leaders().contains(limb.id());
+    }
+
+    private Set<String> leaders() {
+        if (leaders == null) {
+            Set<String> named = survey.limbs().stream()
+                    .filter(limb -> limb.is(Role.LEADER))
+                    .map(Limb::id)
+                    .collect(Collectors.toSet());
+            leaders = named.isEmpty() && formWanted() == Form.CENTRAL_LEADER
+                    ? branching.onTrunk().stream()
+                            .filter(other -> other.angleDeg() >= figure(Figure.LEADER_STEEP_DEG))
+                            .max(Comparator.comparingDouble(Limb::angleDeg))
+                            .map(limb -> Set.of(limb.id()))
+                            .orElse(Set.of())
+                    : named;
         }
-        boolean named = survey.limbs().stream().anyMatch(other -> other.is(Role.LEADER));
-        return !named
-                && formWanted() == Form.CENTRAL_LEADER
-                && branching.onTrunk().stream()
-                        .filter(other -> other.angleDeg() >= figure(Figure.LEADER_STEEP_DEG))
-                        .max(Comparator.comparingDouble(Limb::angleDeg))
-                        .filter(limb::equals)
-                        .isPresent();
+        return leaders;
     }
 
     /** Whether another limb and this one name each other in a fault. */

@@ -34,7 +34,11 @@ class ProblemAdvice extends ResponseEntityExceptionHandler {
     ResponseEntity<ProblemDetail> refused(ProblemException e) {
         ProblemDetail problem = problem(e.status(), e.getMessage(), e.errors());
         e.conflict().ifPresent(conflict -> problem.setProperty("conflict", Codes.of(conflict)));
-        return answer(problem);
+        return e.status() == HttpStatus.TOO_MANY_REQUESTS
+                ? ResponseEntity.status(e.status())
+                        .header(HttpHeaders.RETRY_AFTER, String.valueOf(RETRY_AFTER_SECONDS))
+                        .body(problem)
+                : answer(problem);
     }
 
     @ExceptionHandler

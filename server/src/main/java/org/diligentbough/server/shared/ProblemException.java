@@ -35,6 +35,11 @@ public class ProblemException extends RuntimeException {
         return new ProblemException(HttpStatus.NOT_FOUND, what, List.of());
     }
 
+    /** Too many ask at once for what takes long. */
+    public static ProblemException busy(String what) {
+        return new ProblemException(HttpStatus.TOO_MANY_REQUESTS, what, List.of());
+    }
+
     /** The thing was changed by somebody else since it was read. */
     public static ProblemException stale(String what) {
         return new ProblemException(

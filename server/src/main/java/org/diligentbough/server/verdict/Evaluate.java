@@ -23,7 +23,10 @@ class Evaluate {
     private final Rulebook rules;
     private final EvaluationWriter writer;
 
-    Evaluate(SurveyFileReader reader, Rulebook rules, EvaluationWriter writer) {
+    private final TwoAtATime turns;
+
+    Evaluate(SurveyFileReader reader, Rulebook rules, EvaluationWriter writer, TwoAtATime turns) {
+        this.turns = turns;
         this.reader = reader;
         this.rules = rules;
         this.writer = writer;
@@ -41,7 +44,9 @@ class Evaluate {
     @PostMapping(path = "/api/evaluate")
     EvaluationAnswer evaluate(@Schema(hidden = true) InputStream body) throws IOException {
         SurveyFile survey = reader.read(body.readAllBytes());
-        Evaluation evaluation = Evaluation.of(SurveyMapping.toSurvey(survey), rules);
-        return writer.write(evaluation, Outlook.of(evaluation.planned(), rules.rootstocks()));
+        return turns.ask(() -> {
+            Evaluation evaluation = Evaluation.of(SurveyMapping.toSurvey(survey), rules);
+            return writer.write(evaluation, Outlook.of(evaluation.planned(), rules.rootstocks()));
+        });
     }
 }
