@@ -27,6 +27,9 @@ public final class CrownLight {
     private final List<Limb> limbs = new ArrayList<>();
     private final Map<String, Integer> number = new LinkedHashMap<>();
     private final List<Leaf> bodies = new ArrayList<>();
+    private final Survey survey;
+    private final Branching branching;
+    private final List<Neighbour> near;
     private final List<Neighbour> neighbours;
     private final Knowledge knowledge;
     private final Sky sky;
@@ -47,6 +50,9 @@ public final class CrownLight {
     }
 
     CrownLight(Survey survey, Branching branching, List<Neighbour> near, Sky sky, Knowledge knowledge, int slices) {
+        this.survey = survey;
+        this.branching = branching;
+        this.near = List.copyOf(near);
         this.knowledge = knowledge;
         this.sky = sky;
         new LeafOfLimbs(branching, knowledge).byLimb().forEach((id, leaf) -> {
@@ -75,6 +81,9 @@ public final class CrownLight {
     }
 
     private CrownLight(CrownLight ofLimbs, SmallWood smallWood) {
+        this.survey = ofLimbs.survey;
+        this.branching = ofLimbs.branching;
+        this.near = ofLimbs.near;
         this.knowledge = ofLimbs.knowledge;
         this.sky = ofLimbs.sky;
         this.limbs.addAll(ofLimbs.limbs);
@@ -97,6 +106,24 @@ public final class CrownLight {
      */
     public CrownLight with(SmallWood smallWood) {
         return new CrownLight(this, smallWood);
+    }
+
+    /** The same crown, its limbs only, among other things than the survey names. */
+    CrownLight among(List<Surrounding> others) {
+        return new CrownLight(survey.withSurroundings(others), branching, near, sky, knowledge);
+    }
+
+    /** Light on what bears, or on all where nothing is known to bear, weighted by leaf, 0 to 1. */
+    double counted() {
+        double[] all = new double[limbs.size()];
+        Arrays.fill(all, 1);
+        double[] ofLimb = countsFor(all);
+        double[] on = onEach(light);
+        double sum = 0;
+        for (int i = 0; i < on.length; i++) {
+            sum += ofLimb[i] * on[i];
+        }
+        return sum;
     }
 
     /** The leaf counted besides that of the limbs entered. */

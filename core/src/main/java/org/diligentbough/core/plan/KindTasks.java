@@ -2,7 +2,9 @@ package org.diligentbough.core.plan;
 
 import static org.diligentbough.core.knowledge.Figure.BUSH_MINUTES_MAIN;
 import static org.diligentbough.core.knowledge.Figure.FIG_MINUTES_STEM;
+import static org.diligentbough.core.knowledge.Figure.HEDGE_MINUTES_M;
 import static org.diligentbough.core.knowledge.Figure.MINUTES_SHOOT;
+import static org.diligentbough.core.knowledge.Figure.NEIGHBOUR_MINUTES_M;
 import static org.diligentbough.core.knowledge.Figure.TIES_MINUTES;
 import static org.diligentbough.core.knowledge.Figure.WALL_HOLDS_M;
 
@@ -12,11 +14,13 @@ import java.util.List;
 import java.util.Optional;
 import org.diligentbough.core.knowledge.Reason;
 import org.diligentbough.core.knowledge.ReasonCode;
+import org.diligentbough.core.light.ShadeWork;
 import org.diligentbough.core.orchard.Species;
 import org.diligentbough.core.orchard.SpeciesTraits;
 import org.diligentbough.core.season.Window;
 import org.diligentbough.core.survey.Limb;
 import org.diligentbough.core.survey.Survey;
+import org.diligentbough.core.verdict.BudAdvice;
 import org.diligentbough.core.verdict.CutKind;
 import org.diligentbough.core.verdict.KindWood;
 import org.diligentbough.core.verdict.Scene;
@@ -84,6 +88,9 @@ final class KindTasks {
         if (held()) {
             add(tasks, scene.figure(TIES_MINUTES), ReasonCode.TASK_TIES_FIRST);
         }
+        if (lane.budget.year().equals(plan.years.first())) {
+            plan.shadeWork.forEach(work -> shade(tasks, work));
+        }
         if (lane.budget.resting()) {
             return tasks;
         }
@@ -106,6 +113,29 @@ final class KindTasks {
             }
         }
         return tasks;
+    }
+
+    private void shade(List<RenovationPlan.Task> tasks, ShadeWork work) {
+        Survey.Surrounding thing = work.thing();
+        BudAdvice.Compass side = BudAdvice.Compass.of(thing.bearingDeg());
+        if (work.toM() > 0) {
+            add(
+                    tasks,
+                    thing.extentM() * scene.figure(HEDGE_MINUTES_M),
+                    ReasonCode.TASK_LOWER_HEDGE,
+                    side,
+                    thing.heightM(),
+                    work.toM(),
+                    work.gain());
+        } else {
+            add(
+                    tasks,
+                    thing.heightM() * scene.figure(NEIGHBOUR_MINUTES_M),
+                    ReasonCode.TASK_FELL_NEIGHBOUR,
+                    side,
+                    thing.distanceM(),
+                    work.gain());
+        }
     }
 
     /** Trained trees, and a pomegranate on a wall, hang in their ties: those are mended before the first cut. */

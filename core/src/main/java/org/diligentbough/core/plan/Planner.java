@@ -5,9 +5,11 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalInt;
+import java.util.stream.Stream;
 import org.diligentbough.core.knowledge.Reason;
 import org.diligentbough.core.knowledge.ReasonCode;
 import org.diligentbough.core.light.CrownLight;
+import org.diligentbough.core.light.ShadeWork;
 import org.diligentbough.core.plan.RenovationPlan.NotPlaced;
 import org.diligentbough.core.season.CuttingCalendar;
 import org.diligentbough.core.survey.TakenThisYear;
@@ -61,7 +63,16 @@ public final class Planner {
                 .toList();
         Moves moves = new Moves(pins(edits), edits.split(), scene, calendar);
         this.search = new PlanSearch(
-                new PlanningCase(scene, cuts, tree, years, moves), new PlanValue(scene, cuts, light, worth));
+                new PlanningCase(scene, cuts, tree, years, moves, shadeWork(light)),
+                new PlanValue(scene, cuts, light, worth));
+    }
+
+    private List<ShadeWork> shadeWork(CrownLight light) {
+        return Stream.of(
+                        ShadeWork.felling(scene.survey(), light, scene.knowledge()),
+                        ShadeWork.lowering(scene.survey(), light, scene.knowledge()))
+                .flatMap(Optional::stream)
+                .toList();
     }
 
     /** What was moved, and what was insisted on, which comes first of all. */

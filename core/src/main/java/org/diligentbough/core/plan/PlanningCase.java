@@ -6,6 +6,7 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import org.diligentbough.core.light.ShadeWork;
 import org.diligentbough.core.survey.Limb;
 import org.diligentbough.core.verdict.LimbVerdict;
 import org.diligentbough.core.verdict.Rule;
@@ -27,9 +28,18 @@ final class PlanningCase {
 
     final CropOnLimbs crop;
     final DetailWork detail;
+    /** What stands round the tree and is worth felling or lowering for its light. */
+    final List<ShadeWork> shadeWork;
 
     /** @param cuts what wants to be cut or bent, in common order */
-    PlanningCase(Scene scene, List<LimbVerdict> cuts, TreeVerdict tree, YearLanes years, Moves moves) {
+    PlanningCase(
+            Scene scene,
+            List<LimbVerdict> cuts,
+            TreeVerdict tree,
+            YearLanes years,
+            Moves moves,
+            List<ShadeWork> shadeWork) {
+        this.shadeWork = List.copyOf(shadeWork);
         this.scene = scene;
         this.tree = tree;
         this.years = years;

@@ -16,6 +16,9 @@ import java.util.Set;
 import java.util.stream.Stream;
 import org.diligentbough.core.knowledge.Knowledge;
 import org.diligentbough.core.knowledge.ReasonCode;
+import org.diligentbough.core.light.CrownLight;
+import org.diligentbough.core.light.ShadeWork;
+import org.diligentbough.core.light.Sky;
 import org.diligentbough.core.light.SmallWood;
 import org.diligentbough.core.orchard.SpeciesTraits;
 import org.diligentbough.core.season.CuttingCalendar;
@@ -131,6 +134,27 @@ public final class TreeRecord {
         return next.wanting(tree.targetHeightM(), tree.noted().carrying(leafM2 * Math.pow(1 + growth, years)));
     }
 
+    /** What stands round the tree when a visit felled or lowered what shaded it most. */
+    private List<Survey.Surrounding> aroundAfter(Survey survey, Visit visit, Scene scene) {
+        boolean felled = visit.tasks().contains(ReasonCode.TASK_FELL_NEIGHBOUR);
+        boolean lowered = visit.tasks().contains(ReasonCode.TASK_LOWER_HEDGE);
+        if (!felled && !lowered) {
+            return survey.surroundings();
+        }
+        CrownLight light =
+                new CrownLight(survey, scene.branching(), List.of(), Sky.over(survey.site(), knowledge), knowledge);
+        Survey left = felled
+                ? ShadeWork.felling(survey, light, knowledge)
+                        .map(work -> survey.withSurroundings(work.done(survey)))
+                        .orElse(survey)
+                : survey;
+        return lowered
+                ? ShadeWork.lowering(left, light, knowledge)
+                        .map(work -> work.done(left))
+                        .orElse(left.surroundings())
+                : left.surroundings();
+    }
+
     /** Leaf of small wood on a tree as it stands before a visit, m2. */
     private double notEnteredM2(Survey survey, Scene scene) {
         boolean kept = survey.tree().yearsSinceCut().orElse(Double.MAX_VALUE) < 2
@@ -176,6 +200,7 @@ public final class TreeRecord {
             year.summerShare += share * crownOfYear;
         }
         Survey after = new AfterCuts(survey, visit, knowledge).survey(visit, today);
+        after = after.withSurroundings(aroundAfter(survey, visit, scene));
         return after.wanting(after.tree().targetHeightM(), after.tree().noted().carrying(stays));
     }
 
