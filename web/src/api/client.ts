@@ -2,6 +2,8 @@ import createClient from 'openapi-fetch';
 import type { components, paths } from './schema';
 
 type Schemas = components['schemas'];
+export type WhatIf = Schemas['WhatIfView'];
+export type Wish = Schemas['Wish'];
 export type Site = Schemas['SiteView'];
 export type SiteData = Schemas['SiteData'];
 export type Tree = Schemas['TreeView'];

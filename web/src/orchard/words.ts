@@ -66,6 +66,17 @@ export const TRIAGE_MEANS: Record<string, string> = {
   unsurveyed: 'walk it first',
 };
 
+/** Which school decides when a kind is cut. */
+export const SCHOOL_OF: Record<string, string> = {
+  apple: 'pome',
+  pear: 'pome',
+  quince: 'pome',
+  medlar: 'pome',
+  apricot: 'apricot',
+  peach: 'peach',
+  nectarine: 'peach',
+};
+
 /** The sides practitioners take, with why. */
 export const SCHOOLS: Record<string, { label: string; options: Record<string, string> }> = {
   allowance: {

@@ -1,8 +1,7 @@
 import { useCallback, useState } from 'react';
 import { Form } from 'react-bootstrap';
-import type { TenYears } from '../api/client';
 import { type Measure, measuresOf, ticks, topOf } from './measures';
-import { type DrawnYear, ORDER, type Way, WAY_COLOUR, WAY_DASH, WAYS } from './words';
+import type { DrawnYear, Line } from './words';
 
 const HEIGHT = 250;
 const EDGE = { left: 60, right: 92, top: 12, bottom: 40 };
@@ -13,17 +12,19 @@ const NARROW = 460;
 const SMALL = { width: 120, height: 34 };
 /** End labels closer than this would lie on each other. */
 const LABEL = 15;
+const LONGEST_NAME = 13;
 
 interface Shown {
-  ten: TenYears;
-  way: Way;
+  lines: Line[];
+  /** The one whose band and years of cutting are shown. */
+  shown: Line;
   at: number;
   onStep: (at: number) => void;
 }
 
 /** What becomes of the tree under each way: one plot large enough to read, and beneath it all that can be shown in it. */
-export function Plots({ ten, way, at, onStep }: Shown) {
-  const measures = measuresOf(ten);
+export function Plots({ lines, shown, at, onStep }: Shown) {
+  const measures = measuresOf(lines);
   const [name, setName] = useState(measures[0]!.name);
   const chosen = measures.find((measure) => measure.name === name) ?? measures[0]!;
   return (
@@ -45,13 +46,13 @@ export function Plots({ ten, way, at, onStep }: Shown) {
         </Form.Select>
         <span className="small faint">{chosen.means}</span>
       </div>
-      <Large ten={ten} way={way} at={at} onStep={onStep} measure={chosen} />
+      <Large lines={lines} shown={shown} at={at} onStep={onStep} measure={chosen} />
       <div className="small-plots">
         {measures.map((measure) => (
           <Small
             key={measure.name}
-            ten={ten}
-            way={way}
+            lines={lines}
+            shown={shown}
             at={at}
             measure={measure}
             chosen={measure === chosen}
@@ -76,12 +77,12 @@ function useWidth(): [number, (element: HTMLElement | null) => void] {
 }
 
 /** One measure with its axes, the band of the chosen way, the years of cutting, and values at the pointer. */
-function Large({ ten, way, at, onStep, measure }: Shown & { measure: Measure }) {
+function Large({ lines, shown, at, onStep, measure }: Shown & { measure: Measure }) {
   const [over, setOver] = useState<number>();
   const [width, figure] = useWidth();
-  const years = ten[way].years;
+  const years = shown.years;
   const last = years.length - 1;
-  const top = topOf(measure, ten, years) || 1;
+  const top = topOf(measure, lines, shown) || 1;
   const x = (i: number) => EDGE.left + (i / last) * (width - EDGE.left - EDGE.right);
   const y = (value: number) => HEIGHT - EDGE.bottom - (value / top) * (HEIGHT - EDGE.top - EDGE.bottom);
   const index = (clientX: number, box: DOMRect) => {
@@ -99,14 +100,16 @@ function Large({ ten, way, at, onStep, measure }: Shown & { measure: Measure }) 
         aria-label={
           measure.name +
           ' over ten years: ' +
-          ORDER.map(
-            (one) =>
-              WAYS[one] +
-              ' from ' +
-              measure.says(measure.of(ten[one].years[0]!)) +
-              ' to ' +
-              measure.says(measure.of(ten[one].years[last]!)),
-          ).join(', ')
+          lines
+            .map(
+              (one) =>
+                one.name +
+                ' from ' +
+                measure.says(measure.of(one.years[0]!)) +
+                ' to ' +
+                measure.says(measure.of(one.years[last]!)),
+            )
+            .join(', ')
         }
         onPointerMove={(e) => setOver(index(e.clientX, e.currentTarget.getBoundingClientRect()))}
         onPointerLeave={() => setOver(undefined)}
@@ -135,40 +138,34 @@ function Large({ ten, way, at, onStep, measure }: Shown & { measure: Measure }) 
           </g>
         ))}
         {measure.band && (
-          <path d={bandPath(years, measure.band, x, y)} fill={WAY_COLOUR[way]} fillOpacity={0.15} />
+          <path d={bandPath(years, measure.band, x, y)} fill={shown.colour} fillOpacity={0.15} />
         )}
-        {ORDER.map((one) => (
+        {lines.map((one) => (
           <polyline
-            key={one}
-            points={ten[one].years.map((year, i) => x(i) + ',' + y(measure.of(year))).join(' ')}
+            key={one.key}
+            points={one.years.map((year, i) => x(i) + ',' + y(measure.of(year))).join(' ')}
             fill="none"
-            stroke={WAY_COLOUR[one]}
-            strokeWidth={one === way ? 3 : 1.8}
-            strokeDasharray={WAY_DASH[one]}
+            stroke={one.colour}
+            strokeWidth={one === shown ? 3 : 1.8}
+            strokeDasharray={one.dash}
           />
         ))}
         <line x1={x(told)} x2={x(told)} y1={EDGE.top} y2={HEIGHT - EDGE.bottom} stroke="#33261d" />
-        {ORDER.map((one) => (
-          <circle
-            key={one}
-            cx={x(told)}
-            cy={y(measure.of(ten[one].years[told]!))}
-            r={3.5}
-            fill={WAY_COLOUR[one]}
-          />
+        {lines.map((one) => (
+          <circle key={one.key} cx={x(told)} cy={y(measure.of(one.years[told]!))} r={3.5} fill={one.colour} />
         ))}
-        {endLabels(ten, measure, y).map((label) => (
-          <text key={label.way} x={width - EDGE.right + 8} y={label.y + 4} fill={WAY_COLOUR[label.way]}>
-            {WAYS[label.way]}
+        {endLabels(lines, measure, y).map((label) => (
+          <text key={label.line.key} x={width - EDGE.right + 8} y={label.y + 4} fill={label.line.colour}>
+            {short(label.line.name)}
           </text>
         ))}
       </svg>
       <figcaption aria-live="polite">
         <strong>{told === 0 ? 'Now' : years[told]!.yearLabel}</strong>
-        {ORDER.map((one) => (
-          <span key={one} style={{ color: WAY_COLOUR[one] }}>
-            {WAYS[one]} <strong>{measure.says(measure.of(ten[one].years[told]!))}</strong>
-            {one === way && measure.band && ' (' + between(measure, ten[one].years[told]!) + ')'}
+        {lines.map((one) => (
+          <span key={one.key} style={{ color: one.colour }}>
+            {one.name} <strong>{measure.says(measure.of(one.years[told]!))}</strong>
+            {one === shown && measure.band && ' (' + between(measure, one.years[told]!) + ')'}
           </span>
         ))}
       </figcaption>
@@ -195,12 +192,14 @@ function bandPath(
   return upper + lower + 'Z';
 }
 
+/** A name that fits beside the plot; the key has it whole. */
+const short = (name: string) => (name.length > LONGEST_NAME ? name.slice(0, LONGEST_NAME - 1) + '…' : name);
+
 /** Where the ways' names stand at the end of their lines, moved apart so that all can be read. */
-function endLabels(ten: TenYears, measure: Measure, y: (value: number) => number) {
-  const labels = ORDER.map((way) => {
-    const years = ten[way].years;
-    return { way, y: y(measure.of(years[years.length - 1]!)) };
-  }).sort((one, other) => one.y - other.y);
+function endLabels(lines: Line[], measure: Measure, y: (value: number) => number) {
+  const labels = lines
+    .map((line) => ({ line, y: y(measure.of(line.years[line.years.length - 1]!)) }))
+    .sort((one, other) => one.y - other.y);
   labels.forEach((label, i) => {
     if (i > 0) label.y = Math.max(label.y, labels[i - 1]!.y + LABEL);
   });
@@ -214,23 +213,23 @@ function endLabels(ten: TenYears, measure: Measure, y: (value: number) => number
 
 /** A measure in small, to choose it by. */
 function Small({
-  ten,
-  way,
+  lines,
+  shown,
   at,
   measure,
   chosen,
   onPick,
 }: {
-  ten: TenYears;
-  way: Way;
+  lines: Line[];
+  shown: Line;
   at: number;
   measure: Measure;
   chosen: boolean;
   onPick: () => void;
 }) {
-  const years = ten[way].years;
+  const years = shown.years;
   const last = years.length - 1;
-  const top = topOf(measure, ten, years) || 1;
+  const top = topOf(measure, lines, shown) || 1;
   const x = (i: number) => 3 + (i / last) * (SMALL.width - 6);
   const y = (value: number) => SMALL.height - 3 - (value / top) * (SMALL.height - 6);
   const now = years[at]!;
@@ -244,21 +243,21 @@ function Small({
         ' in ' +
         now.yearLabel +
         ': ' +
-        ORDER.map((one) => WAYS[one] + ' ' + measure.says(measure.of(ten[one].years[at]!))).join(', ')
+        lines.map((one) => one.name + ' ' + measure.says(measure.of(one.years[at]!))).join(', ')
       }
     >
       <span>
         {measure.name} <strong>{measure.says(measure.of(now))}</strong>
       </span>
       <svg viewBox={`0 0 ${SMALL.width} ${SMALL.height}`} aria-hidden="true">
-        {ORDER.map((one) => (
+        {lines.map((one) => (
           <polyline
-            key={one}
-            points={ten[one].years.map((year, i) => x(i) + ',' + y(measure.of(year))).join(' ')}
+            key={one.key}
+            points={one.years.map((year, i) => x(i) + ',' + y(measure.of(year))).join(' ')}
             fill="none"
-            stroke={WAY_COLOUR[one]}
-            strokeWidth={one === way ? 2 : 1.1}
-            strokeDasharray={WAY_DASH[one]}
+            stroke={one.colour}
+            strokeWidth={one === shown ? 2 : 1.1}
+            strokeDasharray={one.dash}
           />
         ))}
         <line x1={x(at)} x2={x(at)} y1={0} y2={SMALL.height} stroke="#33261d" strokeWidth={0.7} />
@@ -268,23 +267,23 @@ function Small({
 }
 
 /** Which line is which. */
-export function Key() {
+export function Key({ lines }: { lines: Line[] }) {
   return (
     <span className="d-inline-flex flex-wrap gap-3 small">
-      {ORDER.map((way) => (
-        <span key={way}>
+      {lines.map((line) => (
+        <span key={line.key}>
           <svg width={28} height={8} aria-hidden="true">
             <line
               x1={0}
               x2={28}
               y1={4}
               y2={4}
-              stroke={WAY_COLOUR[way]}
+              stroke={line.colour}
               strokeWidth={2}
-              strokeDasharray={WAY_DASH[way]}
+              strokeDasharray={line.dash}
             />
           </svg>{' '}
-          {WAYS[way]}
+          {line.name}
         </span>
       ))}
       <span>

@@ -8,9 +8,10 @@ import { asItStands, type View } from '../verdict/projection';
 import { marksOf, TreeDrawing } from '../verdict/TreeDrawing';
 import { drawn, frame } from './drawn';
 import { Key, Plots } from './Plots';
-import { useOutlook } from './queries';
+import { useOutlook, useWhatIfs } from './queries';
 import { Regrown } from './Regrown';
-import { ORDER, type Way, WAY_MEANS, WAYS } from './words';
+import { WhatIfs } from './WhatIfs';
+import { type Line, linesOf } from './words';
 
 const SIDES = [180, 270, 0, 90];
 const ADDRESS_AFTER_MS = 150;
@@ -19,14 +20,14 @@ const YEARS_AHEAD = 10;
 /** From where, in which way, how many years on, and whether the three ways stand side by side. */
 interface Look {
   view: View;
-  way: Way;
+  way: string;
   year: number;
   beside: boolean;
 }
 
 const lookOf = (params: URLSearchParams): Look => ({
   view: params.get('view') === 'above' ? 'above' : Number(params.get('view') ?? 180),
-  way: ORDER.find((one) => one === params.get('way')) ?? 'plan',
+  way: params.get('way') ?? 'plan',
   year: Math.max(0, Number(params.get('year') ?? 0) || 0),
   beside: params.get('beside') === 'yes',
 });
@@ -35,29 +36,35 @@ const lookOf = (params: URLSearchParams): Look => ({
 export function TreeInTime({
   judgement,
   treeId,
+  species,
   picked,
   onPick,
 }: {
   judgement: Judgement;
   treeId: number;
+  species: string;
   picked?: string;
   onPick: (limb: string) => void;
 }) {
   const { evaluation, drawing } = judgement;
   const outlook = useOutlook(treeId);
+  const whatIfs = useWhatIfs(treeId);
   const [params, setParams] = useSearchParams();
   const ten = outlook.data;
+  const lines = ten ? linesOf(ten, whatIfs.data ?? []) : [];
   const last = ten ? ten.plan.years.length - 1 : 0;
   // Keys pressed before the years are there are not lost.
   const most = ten ? last : YEARS_AHEAD;
-  const [{ view, way, year: wanted, beside }, setLook] = useState<Look>(() => lookOf(params));
+  const [{ view, way: asked, year: wanted, beside }, setLook] = useState<Look>(() => lookOf(params));
+  const shown = lines.find((line) => line.key === asked) ?? lines.find((line) => line.key === 'plan');
+  const way = shown?.key ?? 'plan';
   const at = Math.max(0, Math.min(last, wanted));
   // Keys come faster than addresses change: the address follows when the hand rests.
   useEffect(() => {
     const rest = window.setTimeout(() => {
       const told: Record<string, string> = {
         view: view === 180 ? '' : String(view),
-        way: way === 'plan' ? '' : way,
+        way: asked === 'plan' ? '' : asked,
         year: wanted ? String(wanted) : '',
         beside: beside ? 'yes' : '',
       };
@@ -71,7 +78,7 @@ export function TreeInTime({
       setParams(address, { replace: true });
     }, ADDRESS_AFTER_MS);
     return () => window.clearTimeout(rest);
-  }, [view, way, wanted, beside, setParams]);
+  }, [view, asked, wanted, beside, setParams]);
   const look = (change: Partial<Look>) => setLook((now) => ({ ...now, ...change }));
   const step = (by: number) =>
     setLook((now) => ({ ...now, year: Math.max(0, Math.min(most, Math.min(most, now.year) + by)) }));
@@ -89,10 +96,10 @@ export function TreeInTime({
     does();
   };
   const limbs = new Map(evaluation.limbs.map((limb) => [limb.id, limb]));
-  const year = ten?.[way].years[at];
-  const sheet = ten && frame(drawing, ten, beside ? ORDER : [way]);
-  const draw = (of: Way, small: boolean) => {
-    const then = ten && at > 0 ? drawn(drawing, ten[of].years[at]!) : undefined;
+  const year = shown?.years[at];
+  const sheet = shown && frame(drawing, beside ? lines : [shown]);
+  const draw = (of: Line | undefined, small: boolean) => {
+    const then = of && at > 0 ? drawn(drawing, of.years[at]!) : undefined;
     const light = then
       ? then.light
       : new Map(
@@ -106,12 +113,12 @@ export function TreeInTime({
         view={view}
         picked={picked}
         onPick={onPick}
-        marks={then ? then.marks : of === 'leftAlone' ? new Map() : marksOf(evaluation.limbs)}
+        marks={then ? then.marks : of?.key === 'leftAlone' ? new Map() : marksOf(evaluation.limbs)}
         light={light}
         reachM={sheet}
         plain={small}
       >
-        {ten && <Regrown shoots={ten[of].years[at]!.regrown} view={view} />}
+        {of && <Regrown shoots={of.years[at]!.regrown} view={view} />}
       </TreeDrawing>
     );
   };
@@ -146,15 +153,15 @@ export function TreeInTime({
       </div>
       <div className="d-flex flex-wrap gap-2 mb-1 align-items-center no-print">
         <ButtonGroup size="sm" aria-label="Way">
-          {ORDER.map((one) => (
+          {lines.map((one) => (
             <Button
-              key={one}
-              variant={way === one ? 'secondary' : 'outline-secondary'}
-              aria-pressed={way === one}
-              title={WAY_MEANS[one]}
-              onClick={() => look({ way: one })}
+              key={one.key}
+              variant={way === one.key ? 'secondary' : 'outline-secondary'}
+              aria-pressed={way === one.key}
+              title={one.means}
+              onClick={() => look({ way: one.key })}
             >
-              {WAYS[one]}
+              {one.name}
             </Button>
           ))}
         </ButtonGroup>
@@ -204,24 +211,24 @@ export function TreeInTime({
         className={beside ? 'three-ways' : undefined}
       >
         {beside
-          ? ORDER.map((one) => (
-              <figure key={one} className={one === way ? 'chosen' : undefined}>
-                <figcaption>{WAYS[one]}</figcaption>
+          ? lines.map((one) => (
+              <figure key={one.key} className={one.key === way ? 'chosen' : undefined}>
+                <figcaption>{one.name}</figcaption>
                 {draw(one, true)}
               </figure>
             ))
-          : draw(way, false)}
+          : draw(shown, false)}
       </div>
       <p className="small faint mb-1">
         {view === 'above' ? 'Seen from above.' : 'Seen from the ' + compass(view) + '.'} Teeth: comes off.
         Bar: shortened. Arc: bent. Hatched: dead. Green strokes: shoots that answered a cut. Leaf is tinted by
         its light, the share of the open sky’s written on it.
       </p>
-      {ten && (
+      {ten && shown && (
         <>
           <div className="d-flex flex-wrap gap-3 align-items-baseline">
             <h2 className="mb-0">Ten years on</h2>
-            <Key />
+            <Key lines={lines} />
           </div>
           <ul className="ps-3 mb-1">
             {ten.says.map((said, i) => (
@@ -230,8 +237,10 @@ export function TreeInTime({
               </li>
             ))}
           </ul>
-          <p className="small mb-1">{WAY_MEANS[way]}</p>
-          <Plots ten={ten} way={way} at={at} onStep={(year) => look({ year })} />
+          <p className="small mb-1">{shown.means}</p>
+          <Plots lines={lines} shown={shown} at={at} onStep={(year) => look({ year })} />
+          <ProblemAlert error={whatIfs.error} />
+          <WhatIfs treeId={treeId} species={species} whatIfs={whatIfs.data ?? []} lines={lines} />
           <p className="small faint">
             Each year is told at leaf fall, after its work. Not a forecast to the shoot: our own assumptions,
             see Numbers. The shaded band is what comes of growth, dying and regrowth{' '}

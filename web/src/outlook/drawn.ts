@@ -1,11 +1,11 @@
-import type { Drawing, TenYears } from '../api/client';
+import type { Drawing } from '../api/client';
 import type { Mark } from '../verdict/TreeDrawing';
 import type { Standing } from '../verdict/projection';
-import type { DrawnYear, Way } from './words';
+import type { DrawnYear, Line } from './words';
 
-/** How high and how wide the tree gets in any year of these ways, so that all are drawn to one scale. */
-export function frame(drawing: Drawing, ten: TenYears, ways: Way[]): { heightM: number; spreadM: number } {
-  const years = ways.flatMap((way) => ten[way].years);
+/** How high and how wide the tree gets in any year of these lines, so that all are drawn to one scale. */
+export function frame(drawing: Drawing, lines: Line[]): { heightM: number; spreadM: number } {
+  const years = lines.flatMap((line) => line.years);
   const reach = years.flatMap((year) =>
     year.limbs.map((limb) => Math.hypot(limb.tip.eastM, limb.tip.northM) + limb.leafAcrossM * 0.6),
   );

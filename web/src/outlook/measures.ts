@@ -1,6 +1,5 @@
-import type { TenYears } from '../api/client';
 import { metres, percent, personMinutes } from '../parts/format';
-import { type DrawnYear, ORDER } from './words';
+import type { DrawnYear, Line } from './words';
 
 /** One thing told of each year. */
 export interface Measure {
@@ -93,18 +92,18 @@ export const MEASURES: Measure[] = [
 ];
 
 /** The measures of which this tree has something to tell; where no height is wanted, all good fruit stands for that in reach. */
-export function measuresOf(ten: TenYears): Measure[] {
-  const wanted = ten.plan.years[0]?.is.goodFruitInReach != null;
+export function measuresOf(lines: Line[]): Measure[] {
+  const wanted = lines[0]?.years[0]?.is.goodFruitInReach != null;
   return MEASURES.filter(
     (measure, i) =>
-      (wanted || i > 0) && ORDER.some((one) => ten[one].years.some((year) => measure.of(year) > 0)),
+      (wanted || i > 0) && lines.some((line) => line.years.some((year) => measure.of(year) > 0)),
   );
 }
 
-/** The top of a measure's scale: all ways, and the chosen way's band. */
-export function topOf(measure: Measure, ten: TenYears, years: DrawnYear[]): number {
-  const all = ORDER.flatMap((one) => ten[one].years.map(measure.of));
-  return measure.most ?? Math.max(...all, ...years.map((y) => measure.band?.(y).most ?? 0), 0);
+/** The top of a measure's scale: all lines, and the chosen one's band. */
+export function topOf(measure: Measure, lines: Line[], chosen: Line): number {
+  const all = lines.flatMap((line) => line.years.map(measure.of));
+  return measure.most ?? Math.max(...all, ...chosen.years.map((y) => measure.band?.(y).most ?? 0), 0);
 }
 
 /** Round steps up to a top: four or five of them. */

@@ -5,6 +5,7 @@ import { box, show, takeDown } from '../testing/harness';
 import { drawn, frame } from './drawn';
 import { ticks } from './measures';
 import { Plots } from './Plots';
+import { linesOf } from './words';
 
 const at = (eastM: number, northM: number, upM: number) => ({ eastM, northM, upM });
 const limb = (upM: number, more = {}) => ({
@@ -64,6 +65,7 @@ const ten = {
     ],
   },
 } as unknown as TenYears;
+const lines = linesOf(ten, []);
 const drawing = {
   heightM: 4,
   spreadM: 2,
@@ -72,9 +74,9 @@ const drawing = {
 
 describe('ten years of a tree', () => {
   it('are drawn on a sheet that holds the highest of the ways shown, their shoots included', () => {
-    expect(frame(drawing, ten, ['plan']).heightM).toBe(4);
-    expect(frame(drawing, ten, ['plan', 'leftAlone']).heightM).toBe(5);
-    expect(frame(drawing, ten, ['allAtOnce']).heightM).toBe(7.5);
+    expect(frame(drawing, lines.slice(1, 2)).heightM).toBe(4);
+    expect(frame(drawing, lines.slice(0, 2)).heightM).toBe(5);
+    expect(frame(drawing, lines.slice(2)).heightM).toBe(7.5);
   });
 
   it('have the marks of the year, and leaf only on limbs that carry some', () => {
@@ -87,7 +89,7 @@ describe('ten years of a tree', () => {
 
   it('are plotted on one scale, said in words for each way, and stepped to by a click', async () => {
     const step = vi.fn();
-    await show(<Plots ten={ten} way="plan" at={1} onStep={step} />);
+    await show(<Plots lines={lines} shown={lines[1]!} at={1} onStep={step} />);
     expect(box.textContent).toContain('Height 3.0 m');
     const height = box.querySelector<HTMLButtonElement>('button[aria-label^="Height"]')!;
     expect(height.getAttribute('aria-label')).toBe(

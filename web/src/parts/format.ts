@@ -58,3 +58,6 @@ export function compass(deg: number): string {
   const names = ['north', 'north-east', 'east', 'south-east', 'south', 'south-west', 'west', 'north-west'];
   return names[Math.round((((deg % 360) + 360) % 360) / 45) % 8] as string;
 }
+
+/** "1 year", "3 years". */
+export const counted = (count: number, what: string): string => `${count} ${what}${count === 1 ? '' : 's'}`;

@@ -6,7 +6,7 @@ import { Button } from 'react-bootstrap';
 import { Link, useParams } from 'react-router';
 import type { Kind } from '../api/client';
 import { useSite } from '../orchard/queries';
-import { SCHOOLS } from '../orchard/words';
+import { SCHOOL_OF, SCHOOLS } from '../orchard/words';
 import { Loading } from '../parts/Loading';
 import { ProblemAlert } from '../parts/ProblemAlert';
 import { Reasons, State } from '../parts/Reasons';
@@ -19,16 +19,6 @@ import { useKind, useTakeBackSighting } from './queries';
 import { SeenStage } from './SeenStage';
 import { QUALITY, stageName, WORK } from './words';
 import { Bars, HEAD, YearFrame, yearOf } from './YearStrip';
-
-const SCHOOL_OF: Record<string, string> = {
-  apple: 'pome',
-  pear: 'pome',
-  quince: 'pome',
-  medlar: 'pome',
-  apricot: 'apricot',
-  peach: 'peach',
-  nectarine: 'peach',
-};
 
 /** The year of one kind of tree at a site, in words and one picture. */
 export function KindView() {

@@ -7,7 +7,15 @@ import { Cautions, LimbList, LimbVerdict } from './LimbVerdicts';
 import { Triage } from './Triage';
 
 /** The judgement of a tree: its drawing through the years, its limbs, its plan. */
-export function Judged({ judgement, treeId }: { judgement: Judgement; treeId: number }) {
+export function Judged({
+  judgement,
+  treeId,
+  species,
+}: {
+  judgement: Judgement;
+  treeId: number;
+  species: string;
+}) {
   const { evaluation } = judgement;
   const [params, setParams] = useSearchParams();
   const picked = params.get('limb') ?? undefined;
@@ -25,7 +33,14 @@ export function Judged({ judgement, treeId }: { judgement: Judgement; treeId: nu
       <Triage judgement={judgement} treeId={treeId} />
       <LightSummary judgement={judgement} />
       <div className="tree-page">
-        <TreeInTime key={treeId} judgement={judgement} treeId={treeId} picked={picked} onPick={pick} />
+        <TreeInTime
+          key={treeId}
+          judgement={judgement}
+          treeId={treeId}
+          species={species}
+          picked={picked}
+          onPick={pick}
+        />
         <div>
           {pickedLimb ? (
             <LimbVerdict limb={pickedLimb} judgement={judgement} treeId={treeId} onPick={pick} />

@@ -102,7 +102,7 @@ export function TreePage() {
       {survey &&
         !removedOn &&
         (judgement.data ? (
-          <Judged judgement={judgement.data} treeId={treeId} />
+          <Judged judgement={judgement.data} treeId={treeId} species={tree.data.data.species} />
         ) : (
           <Loading error={judgement.error} />
         ))}

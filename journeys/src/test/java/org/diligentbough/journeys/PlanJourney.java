@@ -132,6 +132,23 @@ class PlanJourney {
             assertThat(drawing.locator("g[aria-label*='shoots where']").first()).isAttached();
             browser.page.getByLabel("side by side").check();
             assertThat(browser.page.locator(".tree-drawing")).hasCount(3);
+            // What is looked at first is what can be picked, and the plan says what it buys.
+            assertThat(plots.locator(".large-plot")).containsText("left alone");
+            assertThat(browser.page
+                            .getByText("as good fruit within reach in ten years")
+                            .first())
+                    .isVisible();
+            browser.page.getByLabel("What is plotted").selectOption("Height");
+            assertThat(plots.locator(".large-plot svg"))
+                    .hasAttribute("aria-label", Pattern.compile("^Height over ten years: left alone from 6\\.4 m"));
+            // Another height is laid beside the plan and taken away again.
+            browser.page.getByLabel("Height wanted, m").fill("3.2");
+            browser.press("Compare");
+            Locator wish = browser.part("What if");
+            assertThat(wish).containsText("3.2 m high");
+            assertThat(browser.page.locator(".tree-drawing")).hasCount(4);
+            wish.getByText("take away").click();
+            assertThat(browser.page.locator(".tree-drawing")).hasCount(3);
             Assertions.assertThat(browser.errors()).isEmpty();
         }
     }

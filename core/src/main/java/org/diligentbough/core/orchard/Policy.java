@@ -47,16 +47,16 @@ public record Policy(
         }
     }
 
-    /** The same with another choice of when a kind is cut: a {@link Pome}, an {@link Apricot} or a {@link Peach}. */
+    /** The same with another choice: an {@link Allowance}, a {@link Pome}, an {@link Apricot}, a {@link Peach} or a {@link Fig}. */
     public Policy choosing(Enum<?> school) {
         return new Policy(
-                allowance,
+                school instanceof Allowance other ? other : allowance,
                 summerAllowance,
                 bigCuts,
                 school instanceof Pome other ? other : pome,
                 school instanceof Apricot other ? other : apricot,
                 school instanceof Peach other ? other : peach,
-                fig,
+                school instanceof Fig other ? other : fig,
                 bend,
                 sealing,
                 inGrowth);

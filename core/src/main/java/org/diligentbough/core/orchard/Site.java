@@ -59,4 +59,9 @@ public record Site(
     public boolean southern() {
         return latitude < 0;
     }
+
+    /** The same with other choices. */
+    public Site choosing(Policy others) {
+        return new Site(latitude, longitude, monthlyMeanC, monthlyRainMm, extremes, others);
+    }
 }

@@ -57,6 +57,11 @@ public record Edits(
         return new Edits(OptionalInt.empty(), Optional.empty(), pins, List.of(), Set.of(), Set.of());
     }
 
+    /** The same over another number of years. */
+    public Edits over(OptionalInt otherYears) {
+        return new Edits(otherYears, allowance, pins, decisions, insisted, split, kept);
+    }
+
     /** The same with a plan that is kept; what was moved since stands where it was moved to. */
     public Edits keeping(List<Pin> cuts) {
         List<Pin> all = new ArrayList<>(pins);

@@ -41,6 +41,11 @@ public record Survey(
         return new Survey(site, today, surveyedOn, seen, tree.wanting(heightM, noted), limbs, surroundings, years);
     }
 
+    /** The same survey at a site that has chosen otherwise. */
+    public Survey at(Site other) {
+        return new Survey(other, today, surveyedOn, seen, tree, limbs, surroundings, years);
+    }
+
     /** The same survey with other things round the tree. */
     public Survey withSurroundings(List<Surrounding> others) {
         return new Survey(site, today, surveyedOn, seen, tree, limbs, others, years);

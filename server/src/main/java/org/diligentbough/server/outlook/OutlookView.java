@@ -148,7 +148,7 @@ class OutlookView {
                 way(banded.middle().allAtOnce(), banded.allAtOnce(), southern));
     }
 
-    private static WayView way(List<Outlook.Year> years, List<Outlook.Band> bands, boolean southern) {
+    static WayView way(List<Outlook.Year> years, List<Outlook.Band> bands, boolean southern) {
         return new WayView(IntStream.range(0, years.size())
                 .mapToObj(i -> year(years.get(i), bands.get(i), southern))
                 .toList());

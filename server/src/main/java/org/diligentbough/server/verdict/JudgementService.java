@@ -7,7 +7,9 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.OptionalInt;
 import java.util.Set;
+import java.util.function.UnaryOperator;
 import org.diligentbough.core.Evaluation;
 import org.diligentbough.core.knowledge.Codes;
 import org.diligentbough.core.knowledge.Figure;
@@ -150,6 +152,22 @@ public class JudgementService {
     public Evaluation proposed(long treeId) {
         return records.standing(treeId, todayAt(treeId))
                 .map(standing -> judge(treeId, standing, edits(plan(treeId)).toEdits()))
+                .orElseThrow(() -> ProblemException.notFound("This tree has not been surveyed yet."));
+    }
+
+    /**
+     * The judgement as of today with other wishes than the tree's, whatever plan is kept; nothing changes by it.
+     *
+     * @param wish the survey as it would be
+     * @param years over which it is planned; empty for those wanted
+     */
+    public Evaluation asIf(long treeId, UnaryOperator<Survey> wish, OptionalInt years) {
+        Edits edits = edits(plan(treeId)).toEdits();
+        return records.standing(treeId, todayAt(treeId))
+                .map(standing -> judge(
+                        treeId,
+                        new Standing(wish.apply(standing.survey()), standing.taken()),
+                        years.isPresent() ? edits.over(years) : edits))
                 .orElseThrow(() -> ProblemException.notFound("This tree has not been surveyed yet."));
     }
 
