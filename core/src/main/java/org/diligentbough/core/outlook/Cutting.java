@@ -96,6 +96,8 @@ final class Cutting {
         double taken = 0;
         if (wood.living && alongM < wood.lengthM) {
             taken = wood.leafM2 * wood.leafBeyond(alongM, crown.extent(wood));
+            // What grows from the cut is renewed wood.
+            wood.youth = 1 - (1 - wood.youth) * (1 - taken / Math.max(taken, wood.leafM2 + 1e-12));
             wood.darkM2 *= 1 - taken / Math.max(taken, wood.leafM2 + 1e-12);
             wood.leafM2 = Math.max(0, wood.leafM2 - taken);
         }

@@ -83,7 +83,7 @@ final class GrowingTree {
         if (work.upkeep()) {
             minutes += cutting.tearRegrowth();
             seasons.refill(light);
-            share += keptUp.year(work.share() + work.detailShare(), work.later(), light);
+            share += keptUp.year(work.share() + work.detailShare(), work, age, light);
             minutes += work.upkeepMinutes();
             double overM = crown.limbTopM(crown.branching()) + crown.overTopsM - crown.wantedM();
             crown.overTopsM -= overM > 0 && crown.overTopsM > 0 ? TOPS_COME_DOWN * Math.min(overM, crown.overTopsM) : 0;

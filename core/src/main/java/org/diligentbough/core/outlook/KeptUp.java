@@ -6,6 +6,7 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Set;
 import org.diligentbough.core.outlook.Crown.Lit;
+import org.diligentbough.core.outlook.Ways.Work;
 import org.diligentbough.core.survey.Branching;
 import org.diligentbough.core.survey.Limb;
 
@@ -16,6 +17,8 @@ import org.diligentbough.core.survey.Limb;
 final class KeptUp {
     /** Part of the fruiting wood in light from which small wood is not thinned further. */
     private static final double LIGHT_ENOUGH = 0.6;
+    /** From when what stands too high comes down though the plan still has cuts, years. */
+    private static final int LOWERED_FROM_YEAR = 3;
     /** Wood that stands so little above the height wanted is left, m. */
     private static final double SCARCELY_M = 0.05;
 
@@ -31,18 +34,23 @@ final class KeptUp {
      * One year's keeping.
      *
      * @param share of the crown the plan's cuts took this year, 0 to 1
-     * @param later limbs that are still to be cut by the plan
+     * @param work of the year
+     * @param age years since it was surveyed
      * @param light in which the year began
      * @return share of the crown taken besides, 0 to 1
      */
-    double year(double share, Set<String> later, Lit light) {
+    double year(double share, Work work, int age, Lit light) {
         double leafM2 = crown.leafM2();
         double allowed = crown.tree.tree().fullAllowance().year().orElse(crown.figure(OUTLOOK_BUSH_ALLOWANCE));
         double leftM2 = Math.max(0, allowed - share) * leafM2;
         double budgetM2 = leftM2;
         budgetM2 -= takeGrowth(budgetM2);
-        budgetM2 -= lower(budgetM2, later);
-        if (inLight(light) < LIGHT_ENOUGH) {
+        // While the plan goes on its own cuts come first; what it leaves too high does not wait for its end for ever.
+        boolean done = work.cuts().isEmpty() && work.later().isEmpty();
+        if (done || age >= LOWERED_FROM_YEAR) {
+            budgetM2 -= lower(budgetM2, work.later());
+        }
+        if (done && inLight(light) < LIGHT_ENOUGH) {
             double leastM2 = crown.figure(OUTLOOK_THINNED_LEAST) * crown.notEnteredAtFirstM2;
             double thinned = Math.max(0, Math.min(budgetM2, crown.notEnteredM2 - leastM2));
             cutting.thin(thinned);

@@ -132,7 +132,7 @@ final class Wood {
      */
     Extent extent(double centre, double along) {
         double toM = Math.max(SHORTEST_M, (centre + along) * lengthM);
-        return new Extent(Math.min((centre - along) * reachM, toM / 2), toM);
+        return new Extent(Math.min((centre - along) * lengthM, toM / 2), toM);
     }
 
     /** Its leaf about a middle; what it gains in length makes it no wider, so that it hangs closer. */
@@ -142,7 +142,7 @@ final class Wood {
                 middle,
                 foot.towards(limb.azimuthDeg(), angleDeg, 1),
                 halfAlongM,
-                acrossShare * Math.min(reachM, limb.lengthM()),
+                acrossShare * Math.max(SHORTEST_M, Math.min(lengthM, limb.lengthM())),
                 leafM2);
     }
 }

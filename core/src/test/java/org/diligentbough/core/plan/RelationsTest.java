@@ -2,21 +2,18 @@ package org.diligentbough.core.plan;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import java.time.LocalDate;
-import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
-import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.OptionalInt;
 import java.util.Random;
 import java.util.function.Function;
 import java.util.stream.IntStream;
+import org.diligentbough.core.CarriedOut;
 import org.diligentbough.core.Evaluation;
 import org.diligentbough.core.LimbCopy;
 import org.diligentbough.core.SurveyBuilder;
 import org.diligentbough.core.orchard.Policy;
-import org.diligentbough.core.plan.RenovationPlan.Lane;
 import org.diligentbough.core.plan.RenovationPlan.PlannedCut;
 import org.diligentbough.core.survey.Fault;
 import org.diligentbough.core.survey.FaultKind;
@@ -24,9 +21,6 @@ import org.diligentbough.core.survey.Limb;
 import org.diligentbough.core.verdict.LimbVerdict;
 import org.diligentbough.core.verdict.Triage;
 import org.diligentbough.core.verdict.Verdict;
-import org.diligentbough.core.visit.MadeCut;
-import org.diligentbough.core.visit.Standing;
-import org.diligentbough.core.visit.Visit;
 import org.junit.jupiter.api.Test;
 
 /** What must follow when a tree, what is wanted of it, or what was done to it changes a little. Fixed seeds. */
@@ -194,39 +188,6 @@ class RelationsTest {
         }
     }
 
-    /** Carries out what a plan has until a year and judges the tree that stands then, a year on. */
-    private static Evaluation carriedOut(SurveyBuilder tree, int untilYear) {
-        tree.surveyedOn = tree.today;
-        Evaluation planned = tree.evaluate();
-        List<Visit> visits = new ArrayList<>();
-        LocalDate last = tree.today;
-        for (Lane lane : planned.plan().lanes()) {
-            if (lane.year().year() <= untilYear) {
-                last = lane.opens().isBefore(tree.today) ? tree.today : lane.opens();
-                List<MadeCut> cuts = new ArrayList<>();
-                for (PlannedCut cut : lane.cuts()) {
-                    cuts.add(new MadeCut(
-                            cut.limb(),
-                            switch (cut.kind()) {
-                                case REMOVE -> MadeCut.Kind.REMOVED;
-                                case SHORTEN -> MadeCut.Kind.SHORTENED;
-                                default -> MadeCut.Kind.BENT;
-                            },
-                            cut.cut().place().alongM(),
-                            cut.kind() == Verdict.SHORTEN
-                                    && verdict(planned, cut.limb()).verdict() == Verdict.REMOVE,
-                            false,
-                            Optional.empty()));
-                }
-                visits.add(new Visit(
-                        last, cuts, lane.detail().map(detail -> detail.shoots()).orElse(0)));
-            }
-        }
-        tree.today = last.plusYears(1);
-        Standing standing = SurveyBuilder.RULES.standing(List.of(tree.build()), visits);
-        return Evaluation.of(standing, Evaluation.Given.NOTHING, SurveyBuilder.RULES);
-    }
-
     private static LimbVerdict verdict(Evaluation tree, String limb) {
         return SurveyBuilder.verdictOn(tree, limb);
     }
@@ -241,7 +202,7 @@ class RelationsTest {
                 continue;
             }
             whole++;
-            Evaluation after = carriedOut(tree, Integer.MAX_VALUE);
+            Evaluation after = CarriedOut.of(tree, Integer.MAX_VALUE);
             boolean maintained =
                     after.tree().triage() == Triage.MAINTAIN || after.tree().triage() == Triage.REFER;
             // Too high still, but for want of a branch to be lowered to, which is said: nothing to renovate either.
@@ -265,7 +226,7 @@ class RelationsTest {
                     .flatMap(lane -> lane.cuts().stream().map(PlannedCut::limb))
                     .distinct()
                     .toList();
-            Evaluation after = carriedOut(tree, 2027);
+            Evaluation after = CarriedOut.of(tree, 2027);
             for (String limb : rest) {
                 all++;
                 alike += after.limbs().stream()
