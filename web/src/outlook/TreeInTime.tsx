@@ -7,6 +7,7 @@ import { ProblemAlert } from '../parts/ProblemAlert';
 import { asItStands, type View } from '../verdict/projection';
 import { marksOf, TreeDrawing } from '../verdict/TreeDrawing';
 import { drawn, frame } from './drawn';
+import { NewWood } from './NewWood';
 import { Key, Plots } from './Plots';
 import { useOutlook, useWhatIfs } from './queries';
 import { Regrown } from './Regrown';
@@ -118,6 +119,7 @@ export function TreeInTime({
         reachM={sheet}
         plain={small}
       >
+        {of && <NewWood rooms={of.years[at]!.refilled} view={view} />}
         {of && <Regrown shoots={of.years[at]!.regrown} view={view} />}
       </TreeDrawing>
     );
@@ -221,8 +223,8 @@ export function TreeInTime({
       </div>
       <p className="small faint mb-1">
         {view === 'above' ? 'Seen from above.' : 'Seen from the ' + compass(view) + '.'} Teeth: comes off.
-        Bar: shortened. Arc: bent. Hatched: dead. Green strokes: shoots that answered a cut. Leaf is tinted by
-        its light, the share of the open sky’s written on it.
+        Bar: shortened. Arc: bent. Hatched: dead. Green strokes: shoots that answered a cut. Dashed leaf: new
+        wood that is kept. Leaf is tinted by its light, the share of the open sky’s written on it.
       </p>
       {ten && shown && (
         <>

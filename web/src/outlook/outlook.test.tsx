@@ -52,6 +52,7 @@ const year = (heightM: number, more = {}) => ({
   },
   limbs: [limb(heightM)],
   regrown: [],
+  refilled: [],
   ...more,
 });
 const ten = {

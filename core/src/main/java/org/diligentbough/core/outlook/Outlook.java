@@ -57,8 +57,10 @@ public record Outlook(List<Year> leftAlone, List<Year> plan, List<Year> allAtOnc
             double minutesWaiting,
             double takenShare,
             List<Grown> limbs,
-            List<Shoots> regrown) {
+            List<Shoots> regrown,
+            List<NewWood> refilled) {
         public Year {
+            refilled = List.copyOf(refilled);
             limbs = List.copyOf(limbs);
             regrown = List.copyOf(regrown);
         }
@@ -78,7 +80,8 @@ public record Outlook(List<Year> leftAlone, List<Year> plan, List<Year> allAtOnc
                     minutesWaiting,
                     share,
                     limbs,
-                    regrown);
+                    regrown,
+                    refilled);
         }
     }
 
@@ -126,6 +129,16 @@ public record Outlook(List<Year> leftAlone, List<Year> plan, List<Year> allAtOnc
      * @param lengthM of the longest
      */
     public record Shoots(String limb, Point from, double lengthM, double shoots, double spreadM) {}
+
+    /**
+     * New wood, chosen and kept, in the room of a limb on the trunk.
+     *
+     * @param main the limb whose room it is, standing or gone
+     * @param from where the room begins along that limb, {@code to} where it ends
+     * @param leaf share of the leaf that hung there at first, 0 to 1
+     * @param acrossM half the room's extent across, m
+     */
+    public record NewWood(String main, Point from, Point to, double acrossM, double leaf) {}
 
     /**
      * The same with how far it may be off: the least and most of three runs with the coefficients lower, as they are, and

@@ -1,10 +1,13 @@
 package org.diligentbough.core.outlook;
 
+import java.util.Optional;
 import org.diligentbough.core.light.Leaf;
 import org.diligentbough.core.survey.Point;
 
 /** New wood, chosen and kept, that refills the room of one limb on the trunk below the height wanted. */
 final class Refill {
+    private static final double WORTH_TELLING = 0.02;
+
     final String main;
     /** Leaf that hung in that room as the tree was found, m2. */
     final double roomM2;
@@ -51,6 +54,22 @@ final class Refill {
             leafByAge[age] = leafByAge[age - 1] + (age == leafByAge.length - 1 ? leafByAge[age] : 0);
         }
         leafByAge[0] = leafM2;
+    }
+
+    /** As it is told; empty while there is hardly any. */
+    Optional<Outlook.NewWood> told() {
+        double share = Math.min(1, leafM2() / roomM2);
+        return share < WORTH_TELLING
+                ? Optional.empty()
+                : Optional.of(new Outlook.NewWood(main, along(-halfAlongM), along(halfAlongM), halfAcrossM, share));
+    }
+
+    private Point along(double awayM) {
+        Leaf room = leaf();
+        return new Point(
+                middle.eastM() + awayM * room.axis().eastM(),
+                middle.northM() + awayM * room.axis().northM(),
+                middle.upM() + awayM * room.axis().upM());
     }
 
     Leaf leaf() {

@@ -12,6 +12,9 @@ final class Wood {
     /** What is cut back to a bud or two has some leaf still. */
     private static final double SHORTEST_M = 0.05;
 
+    /** How far, 0 to 1, leaf of a shortened limb still hangs as it did when the limb was whole. */
+    private static final double AS_IT_DID = 0.2;
+
     /** Where it stands in the list of all. */
     final int index;
 
@@ -113,6 +116,11 @@ final class Wood {
         keptLengthM = lengthM;
     }
 
+    /** The length as of which its leaf hangs, m: about what is left of a shortened limb, a little as it did before. */
+    private double hangsAsOf() {
+        return lengthM + AS_IT_DID * (reachM - lengthM);
+    }
+
     /** From where to where along it its leaf stands, m from its base. */
     record Extent(double fromM, double toM) {
         double middleM() {
@@ -132,7 +140,7 @@ final class Wood {
      */
     Extent extent(double centre, double along) {
         double toM = Math.max(SHORTEST_M, (centre + along) * lengthM);
-        return new Extent(Math.min((centre - along) * lengthM, toM / 2), toM);
+        return new Extent(Math.min((centre - along) * hangsAsOf(), toM / 2), toM);
     }
 
     /** Its leaf about a middle; what it gains in length makes it no wider, so that it hangs closer. */
@@ -142,7 +150,7 @@ final class Wood {
                 middle,
                 foot.towards(limb.azimuthDeg(), angleDeg, 1),
                 halfAlongM,
-                acrossShare * Math.max(SHORTEST_M, Math.min(lengthM, limb.lengthM())),
+                acrossShare * Math.max(SHORTEST_M, Math.min(hangsAsOf(), limb.lengthM())),
                 leafM2);
     }
 }

@@ -56,7 +56,11 @@ final class YearFigures {
                 minutesWaiting(),
                 work.share(),
                 limbs(work.cuts()),
-                shoots());
+                shoots(),
+                crown.refills.stream()
+                        .map(Refill::told)
+                        .flatMap(Optional::stream)
+                        .toList());
     }
 
     /** The limbs that stand, with what is done to them this year. */

@@ -57,7 +57,8 @@ class OutlookView {
             OutlookAnswer.YearAnswer is,
             BandView band,
             List<GrownView> limbs,
-            List<ShootsView> regrown) {}
+            List<ShootsView> regrown,
+            List<NewWoodView> refilled) {}
 
     /** Least and most; {@code inLight} is 0 to 0 where nothing was found fruiting; {@code firstFruit} is good fruit
      * within reach, all good fruit where no height is wanted. */
@@ -133,6 +134,22 @@ class OutlookView {
         }
     }
 
+    /**
+     * New wood that refills a room.
+     *
+     * @param leaf share of the leaf that hung there at first, 0 to 1
+     */
+    record NewWoodView(String main, PlaceView from, PlaceView to, double acrossM, double leaf) {
+        static NewWoodView of(Outlook.NewWood wood) {
+            return new NewWoodView(
+                    wood.main(),
+                    PlaceView.of(wood.from()),
+                    PlaceView.of(wood.to()),
+                    thousandths(wood.acrossM()),
+                    thousandths(wood.leaf()));
+        }
+    }
+
     /** Looks ahead from how the tree stands and is planned today; 404 while nobody has walked to it. */
     @GetMapping("/api/trees/{treeId}/outlook")
     TenYears outlook(@PathVariable long treeId) {
@@ -167,6 +184,7 @@ class OutlookView {
                         RangeView.of(band.firstFruit()),
                         RangeView.of(band.deadShare())),
                 year.limbs().stream().map(GrownView::of).toList(),
-                year.regrown().stream().map(ShootsView::of).toList());
+                year.regrown().stream().map(ShootsView::of).toList(),
+                year.refilled().stream().map(NewWoodView::of).toList());
     }
 }
