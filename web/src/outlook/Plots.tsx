@@ -234,20 +234,15 @@ function Small({
   const y = (value: number) => SMALL.height - 3 - (value / top) * (SMALL.height - 6);
   const now = years[at]!;
   return (
-    <button
-      type="button"
-      aria-pressed={chosen}
-      onClick={onPick}
-      aria-label={
-        measure.name +
-        ' in ' +
-        now.yearLabel +
-        ': ' +
-        lines.map((one) => one.name + ' ' + measure.says(measure.of(one.years[at]!))).join(', ')
-      }
-    >
+    <button type="button" aria-pressed={chosen} onClick={onPick}>
       <span>
         {measure.name} <strong>{measure.says(measure.of(now))}</strong>
+        <span className="visually-hidden">
+          {' in ' +
+            now.yearLabel +
+            ': ' +
+            lines.map((one) => one.name + ' ' + measure.says(measure.of(one.years[at]!))).join(', ')}
+        </span>
       </span>
       <svg viewBox={`0 0 ${SMALL.width} ${SMALL.height}`} aria-hidden="true">
         {lines.map((one) => (

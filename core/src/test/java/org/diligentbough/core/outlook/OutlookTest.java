@@ -11,6 +11,7 @@ import org.diligentbough.core.SurveyBuilder;
 import org.diligentbough.core.outlook.Outlook.Grown;
 import org.diligentbough.core.outlook.Outlook.Year;
 import org.diligentbough.core.survey.FaultKind;
+import org.diligentbough.core.survey.TreeSurvey;
 import org.diligentbough.core.verdict.Verdict;
 import org.junit.jupiter.api.Test;
 
@@ -121,5 +122,22 @@ class OutlookTest {
         assertThat(first).isBetween(0.7, 2.0);
         assertThat(second).isLessThan(first);
         assertThat(third).isLessThan(second);
+    }
+
+    /** A cracked trunk, and stems that meet narrowly with bark pressed in, may split; an old crack less likely. */
+    @Test
+    void cracksAndUnionsOfTheTrunkRaiseTheRiskOfSplitting() {
+        assertThat(look(fourLimbs(45)).leftAlone().get(0).splitRisk()).isZero();
+        SurveyBuilder fresh = fourLimbs(45);
+        fresh.trunk = new TreeSurvey.Trunk(
+                OptionalDouble.of(40), Optional.of(true), OptionalDouble.empty(), TreeSurvey.Trunk.SOUND.lean());
+        SurveyBuilder old = fourLimbs(45);
+        old.trunk = new TreeSurvey.Trunk(
+                OptionalDouble.of(40), Optional.of(false), OptionalDouble.empty(), TreeSurvey.Trunk.SOUND.lean());
+        double risk = look(fresh).leftAlone().get(0).splitRisk();
+        assertThat(risk).isCloseTo(0.05, within(1e-9));
+        assertThat(look(old).leftAlone().get(0).splitRisk()).isCloseTo(risk / 2, within(1e-9));
+        List<Year> years = look(fresh).leftAlone();
+        assertThat(years.get(10).splitRisk()).isGreaterThan(years.get(0).splitRisk());
     }
 }
