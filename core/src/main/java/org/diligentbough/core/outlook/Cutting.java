@@ -47,6 +47,9 @@ final class Cutting {
                 continue;
             }
             minutes += done.minutes();
+            if (done.yearly()) {
+                continue;
+            }
             double taken =
                     switch (done.kind()) {
                         case REMOVE -> remove(wood, branching);

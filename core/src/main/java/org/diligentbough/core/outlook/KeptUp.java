@@ -79,7 +79,8 @@ final class KeptUp {
                 wood.leafM2 = Math.max(0, wood.leafM2 - part * Math.max(0, wood.leafM2 - wood.keptLeafM2));
                 double shorterM = part * Math.max(0, wood.lengthM - wood.keptLengthM);
                 boolean whole = !wood.shortened();
-                wood.lengthM -= shorterM;
+                // Rounding must not leave a side limb past the tip it grows at.
+                wood.lengthM = Math.max(Math.min(wood.lengthM, wood.keptLengthM), wood.lengthM - shorterM);
                 wood.reachM = whole ? wood.lengthM : wood.reachM;
             }
         }

@@ -12,6 +12,7 @@ import org.diligentbough.core.plan.RenovationPlan.Lane;
 import org.diligentbough.core.plan.RenovationPlan.PlannedCut;
 import org.diligentbough.core.season.Season;
 import org.diligentbough.core.survey.LivingCrown;
+import org.diligentbough.core.verdict.LimbVerdict;
 import org.diligentbough.core.verdict.Verdict;
 
 /** The three ways a tree can be treated, each lived through year by year. */
@@ -20,10 +21,16 @@ final class Ways {
 
     private final Planned tree;
     private final Rootstocks rootstocks;
+    /** Limbs whose cut is their kind's yearly work. */
+    private final Set<String> yearly;
 
     Ways(Planned tree, Rootstocks rootstocks) {
         this.tree = tree;
         this.rootstocks = rootstocks;
+        this.yearly = tree.limbs().stream()
+                .filter(limb -> limb.ownWork(tree.scene().traits()))
+                .map(LimbVerdict::tag)
+                .collect(Collectors.toSet());
     }
 
     /**
@@ -58,16 +65,22 @@ final class Ways {
         }
     }
 
-    /** One cut; {@code inLeaf} when it is made in summer. */
-    record Done(String limb, Verdict kind, double alongM, double minutes, boolean inLeaf) {
-        static Done of(PlannedCut cut, Season season) {
-            return new Done(
-                    cut.limb(),
-                    cut.kind(),
-                    cut.cut().place().alongM(),
-                    cut.cut().minutes(),
-                    IN_LEAF.contains(season));
-        }
+    /**
+     * One cut.
+     *
+     * @param inLeaf when it is made in summer
+     * @param yearly when it is the kind's own work on young wood, which grows again within the year
+     */
+    record Done(String limb, Verdict kind, double alongM, double minutes, boolean inLeaf, boolean yearly) {}
+
+    private Done done(PlannedCut cut, Season season) {
+        return new Done(
+                cut.limb(),
+                cut.kind(),
+                cut.cut().place().alongM(),
+                cut.cut().minutes(),
+                IN_LEAF.contains(season),
+                yearly.contains(cut.limb()));
     }
 
     /** All three lived through. */
@@ -124,15 +137,19 @@ final class Ways {
                                 .sum()
                         - lane.detail().map(RenovationPlan.Detail::minutes).orElse(0))
                 .sum();
-        double yearly = tree.upkeep()
+        double keeping = tree.upkeep()
                 .filter(upkeep -> called >= upkeep.fromYear())
                 .map(upkeep -> (double) upkeep.minutes())
                 .orElse(0.0);
         return new Work(
                 lanes.stream()
-                        .flatMap(lane -> lane.cuts().stream().map(cut -> Done.of(cut, lane.season())))
+                        .flatMap(lane -> lane.cuts().stream().map(cut -> done(cut, lane.season())))
                         .toList(),
-                lanes.stream().mapToDouble(Lane::share).sum(),
+                lanes.stream()
+                        .flatMap(lane -> lane.cuts().stream())
+                        .filter(cut -> !yearly.contains(cut.limb()))
+                        .mapToDouble(PlannedCut::share)
+                        .sum(),
                 lanes.stream()
                         .flatMap(lane -> lane.detail().stream())
                         .mapToInt(RenovationPlan.Detail::shoots)
@@ -143,7 +160,7 @@ final class Ways {
                         .sum(),
                 later,
                 true,
-                Math.max(0, tasks) + yearly);
+                Math.max(0, tasks) + keeping);
     }
 
     /** Every cut that is wanted, whole, in the first year: planned or without a place in the plan. */
@@ -155,11 +172,15 @@ final class Ways {
                         limb.verdict(),
                         limb.cut().orElseThrow().place().alongM(),
                         limb.cut().orElseThrow().minutes(),
-                        false))
+                        false,
+                        yearly.contains(limb.tag())))
                 .toList();
         LivingCrown crown =
                 new LivingCrown(tree.scene().branching(), tree.scene().shares());
         for (Done cut : cuts) {
+            if (cut.yearly()) {
+                continue;
+            }
             if (cut.kind() == Verdict.REMOVE) {
                 crown.remove(tree.scene().branching().get(cut.limb()));
             } else if (cut.kind() == Verdict.SHORTEN) {

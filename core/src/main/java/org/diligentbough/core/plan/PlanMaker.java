@@ -263,7 +263,9 @@ final class PlanMaker {
     }
 
     private void fill(LaneDraft lane) {
-        staging.finish(lane);
+        if (!lane.topping) {
+            staging.finish(lane);
+        }
         if (lane.main()) {
             placeWhatHasToBe(lane);
         }
@@ -275,7 +277,8 @@ final class PlanMaker {
         while (placed) {
             Optional<LimbVerdict> next = nextFor(lane, refused);
             next.ifPresent(limb -> placeInTurn(limb, lane, refused));
-            placed = next.isPresent() || staging.one(notHeldBack(lane), lane);
+            // The tips of growing shoots have a lane of their own: no large limb is begun in it.
+            placed = next.isPresent() || !lane.topping && staging.one(notHeldBack(lane), lane);
         }
     }
 

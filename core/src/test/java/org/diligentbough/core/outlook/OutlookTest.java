@@ -8,6 +8,8 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.OptionalInt;
 import org.diligentbough.core.SurveyBuilder;
+import org.diligentbough.core.orchard.Form;
+import org.diligentbough.core.orchard.Species;
 import org.diligentbough.core.outlook.Outlook.Grown;
 import org.diligentbough.core.outlook.Outlook.Year;
 import org.diligentbough.core.survey.FaultKind;
@@ -139,5 +141,53 @@ class OutlookTest {
         assertThat(look(old).leftAlone().get(0).splitRisk()).isCloseTo(risk / 2, within(1e-9));
         List<Year> years = look(fresh).leftAlone();
         assertThat(years.get(10).splitRisk()).isGreaterThan(years.get(0).splitRisk());
+    }
+
+    /** Halved each winter, a kept gooseberry grows again and bears as before. */
+    @Test
+    void theKindsYearlyWorkCostsAKeptBushNothing() {
+        SurveyBuilder bush = SurveyBuilder.of(Species.GOOSEBERRY);
+        bush.formWanted = Form.BUSH;
+        bush.heightM = 1.2;
+        bush.spreadM = 1.3;
+        bush.yearsSinceCut = OptionalDouble.of(1);
+        for (int i = 0; i < 8; i++) {
+            int number = i;
+            bush.limb("M" + i, limb -> limb.origin(0.1)
+                    .diameter(1.6)
+                    .length(1)
+                    .angle(60)
+                    .azimuth(number * 45)
+                    .years(2 + number % 3)
+                    .fruiting(2));
+        }
+        List<Year> plan = look(bush).plan();
+        assertThat(plan.get(0).limbs()).anyMatch(limb -> limb.cut().isPresent());
+        assertThat(plan.get(0).minutesDone()).isPositive();
+        for (Year year : plan) {
+            assertThat(year.fruit().all())
+                    .isCloseTo(
+                            plan.get(0).fruit().all(),
+                            within(0.1 * plan.get(0).fruit().all()));
+        }
+    }
+
+    /** A side limb at the very tip stays there when a year's growth is taken. */
+    @Test
+    void aSideLimbAtTheTipStaysOnItsLimb() {
+        for (double lengthM : new double[] {1.3, 1.7, 2.1, 2.3, 3.1, 3.7}) {
+            SurveyBuilder tree = fourLimbs(45)
+                    .limb("T", limb -> limb.origin(1.2)
+                            .diameter(6)
+                            .azimuth(45)
+                            .angle(40)
+                            .length(lengthM))
+                    .limb("S", limb -> limb.on("T", lengthM)
+                            .diameter(3)
+                            .azimuth(60)
+                            .angle(20)
+                            .length(0.8));
+            assertThat(look(tree).plan()).hasSize(Outlook.YEARS);
+        }
     }
 }

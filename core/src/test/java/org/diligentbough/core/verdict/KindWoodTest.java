@@ -252,6 +252,34 @@ class KindWoodTest {
     @Nested
     class Persimmon {
         @Test
+        void noLargeLimbIsBegunInTheLaneForTopping() {
+            for (int month = 1; month <= 6; month++) {
+                SurveyBuilder tree = SurveyBuilder.of(Species.PERSIMMON);
+                tree.today = LocalDate.of(2027, month, 10);
+                for (int i = 0; i < 3; i++) {
+                    double azimuth = 120 * i;
+                    tree.limb("M" + i, limb -> limb.diameter(9)
+                            .azimuth(azimuth)
+                            .angle(50)
+                            .length(3)
+                            .years(12)
+                            .fruiting(2));
+                }
+                tree.limb("X", limb -> limb.diameter(12)
+                        .azimuth(60)
+                        .angle(60)
+                        .length(3)
+                        .years(12)
+                        .fault(FaultKind.CROSSING_CENTRE));
+                Evaluation evaluation = tree.limb("S", shoot(0.9)).evaluate();
+                assertThat(evaluation.plan().lanes())
+                        .filteredOn(lane -> lane.season() == Season.EARLY_SUMMER)
+                        .flatExtracting(Lane::cuts)
+                        .allMatch(cut -> cut.cut().kind() == CutKind.TOPPING);
+            }
+        }
+
+        @Test
         void strongShootsAreToppedInEarlySummerNotRemovedInWinter() {
             SurveyBuilder tree = tree(Species.PERSIMMON)
                     .limb("U", limb -> shoot(0.9).apply(limb).angle(85).fault(FaultKind.UPRIGHT_SHOOT));
