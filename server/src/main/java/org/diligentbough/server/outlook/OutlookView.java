@@ -2,8 +2,11 @@ package org.diligentbough.server.outlook;
 
 import static org.diligentbough.server.verdict.OutlookAnswer.thousandths;
 
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
 import java.util.List;
 import java.util.stream.IntStream;
+import org.diligentbough.core.Evaluation;
 import org.diligentbough.core.Rulebook;
 import org.diligentbough.core.knowledge.Codes;
 import org.diligentbough.core.knowledge.Figure;
@@ -25,10 +28,18 @@ import org.springframework.web.bind.annotation.RestController;
 /** Ten years of a registered tree, with how far they may be off, and how it looks in each. */
 @RestController
 class OutlookView {
+    private static final int YEARS_KEPT = 500;
+
     private final JudgementService judgement;
     private final Rootstocks rootstocks;
 
     private final Wording wording;
+    /** By the judgement it follows from, which is kept for as long as nothing it hangs on changes. */
+    private final Cache<Evaluation, TenYears> known = Caffeine.newBuilder()
+            .weakKeys()
+            .softValues()
+            .maximumSize(YEARS_KEPT)
+            .build();
 
     OutlookView(JudgementService judgement, Rulebook rules, Wording wording) {
         this.judgement = judgement;
@@ -153,7 +164,10 @@ class OutlookView {
     /** Looks ahead from how the tree stands and is planned today; 404 while nobody has walked to it. */
     @GetMapping("/api/trees/{treeId}/outlook")
     TenYears outlook(@PathVariable long treeId) {
-        var evaluation = judgement.now(treeId);
+        return known.get(judgement.now(treeId), this::ahead);
+    }
+
+    private TenYears ahead(Evaluation evaluation) {
         Planned planned = evaluation.planned();
         Outlook.Banded banded = Outlook.banded(planned, rootstocks);
         boolean southern = evaluation.scene().survey().site().southern();
