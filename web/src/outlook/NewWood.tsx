@@ -18,9 +18,8 @@ export function NewWood({ rooms, view }: { rooms: DrawnYear['refilled']; view: V
             transform={`translate(${(from.x + to.x) / 2} ${(from.y + to.y) / 2}) rotate(${turn})`}
             rx={Math.max(along, across)}
             ry={across}
-            fill="#8fae5f"
+            className="new-wood"
             fillOpacity={0.12 + 0.4 * room.leaf}
-            stroke="#6f8a4a"
             strokeWidth={0.012}
             strokeDasharray="0.05 0.05"
           />

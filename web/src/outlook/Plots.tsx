@@ -150,7 +150,7 @@ function Large({ lines, shown, at, onStep, measure }: Shown & { measure: Measure
             strokeDasharray={one.dash}
           />
         ))}
-        <line x1={x(told)} x2={x(told)} y1={EDGE.top} y2={HEIGHT - EDGE.bottom} stroke="#33261d" />
+        <line x1={x(told)} x2={x(told)} y1={EDGE.top} y2={HEIGHT - EDGE.bottom} className="year-line" />
         {lines.map((one) => (
           <circle key={one.key} cx={x(told)} cy={y(measure.of(one.years[told]!))} r={3.5} fill={one.colour} />
         ))}
@@ -255,7 +255,7 @@ function Small({
             strokeDasharray={one.dash}
           />
         ))}
-        <line x1={x(at)} x2={x(at)} y1={0} y2={SMALL.height} stroke="#33261d" strokeWidth={0.7} />
+        <line x1={x(at)} x2={x(at)} y1={0} y2={SMALL.height} className="year-line" strokeWidth={0.7} />
       </svg>
     </button>
   );

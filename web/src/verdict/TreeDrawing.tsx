@@ -249,9 +249,7 @@ function SmallWood({
         cy={above ? 0 : -is.middleUpM}
         rx={is.halfAcrossM}
         ry={above ? is.halfAcrossM : is.halfUpM}
-        fill="#7c9c62"
-        fillOpacity={0.07}
-        stroke="#7c9c62"
+        className="small-wood"
         strokeWidth={text / 14}
         strokeDasharray={`${text / 8} ${text / 2.5}`}
       />
@@ -259,8 +257,7 @@ function SmallWood({
         x={is.halfAcrossM * 0.72}
         y={foot - text * 0.9}
         fontSize={text * 0.78}
-        fill="#46573a"
-        stroke="#fffdf6"
+        className="small-wood-label"
         strokeWidth={text / 6}
         paintOrder="stroke"
       >

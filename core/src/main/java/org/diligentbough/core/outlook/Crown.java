@@ -15,6 +15,7 @@ import org.diligentbough.core.light.LeafOfLimbs;
 import org.diligentbough.core.light.SmallWood;
 import org.diligentbough.core.orchard.SpeciesTraits.Group;
 import org.diligentbough.core.survey.Branching;
+import org.diligentbough.core.survey.FaultKind;
 import org.diligentbough.core.survey.Limb;
 import org.diligentbough.core.survey.Point;
 
@@ -49,8 +50,6 @@ final class Crown {
     double notEnteredFruitful;
     /** How much of its fruitfulness age has left it, 0 to 1. */
     double notEnteredYouth;
-    /** Part of that leaf which darkness took, 0 to 1. */
-    double notEnteredStarved;
     /** Upright shoots that were counted, not drawn one by one. */
     double countedShoots;
     /** How far the crop of this year and the next is kept down, 0 to 1. */
@@ -96,6 +95,24 @@ final class Crown {
     /** Whether steep wood bears as well as other wood. */
     boolean anyAngleBears() {
         return fig() || tree.scene().traits().bush();
+    }
+
+    /** What light alone allows, 0 to 1: how much wood bears, and how far its fruit sizes and colours. */
+    double byLight(OnLeaf on) {
+        return on.between(figure(OUTLOOK_FRUIT_NO_LIGHT), figure(OUTLOOK_FRUIT_FULL_LIGHT));
+    }
+
+    /** Chance that a limb or its union gives way in a year, 0 to 1, as it was found; none at a union whose other limb is gone. */
+    double weakness(Wood wood) {
+        boolean partnerGone = wood.limb.faults().stream()
+                .flatMap(fault -> fault.with().stream())
+                .map(woods::get)
+                .anyMatch(other -> other != null && other.gone);
+        return partnerGone
+                ? 0
+                : (wood.limb.has(FaultKind.NARROW_UNION) ? figure(OUTLOOK_SPLIT_NARROW) : 0)
+                        + (wood.limb.has(FaultKind.INCLUDED_BARK) ? figure(OUTLOOK_SPLIT_INCLUDED) : 0)
+                        + (wood.limb.has(FaultKind.CRACKED) ? figure(OUTLOOK_SPLIT_CRACKED) : 0);
     }
 
     /** How strongly it grows: 1 where end shoots are as long as is usual. */
@@ -237,10 +254,7 @@ final class Crown {
     /** The shoots that were counted, on the limbs that stand. */
     private void uprights(Branching branching, List<Leaf> leaves) {
         double atFirst = tree.scene().tree().waterSprouts().orElse(0);
-        if (countedShoots <= 0) {
-            return;
-        }
-        if (smallWood.uprights().isEmpty() || atFirst <= 0) {
+        if (countedShoots <= 0 || atFirst <= 0) {
             return;
         }
         for (SmallWood.Uprights shoots : smallWood.uprights()) {

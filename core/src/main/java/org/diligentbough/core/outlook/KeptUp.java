@@ -12,7 +12,7 @@ import org.diligentbough.core.survey.Limb;
 
 /**
  * What keeps a tree as the plan made it: each year, as far as the year's allowance goes beyond the plan's own cuts, what
- * grew is taken, what stands above the height wanted comes down, and small wood is thinned where the crown is dark.
+ * grew is taken, what stands above the height wanted comes down, and small wood is thinned where the crown is dark. The limits here are own assumptions.
  */
 final class KeptUp {
     /** Part of the fruiting wood in light from which small wood is not thinned further. */

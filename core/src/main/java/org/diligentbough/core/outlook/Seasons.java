@@ -10,7 +10,7 @@ import org.diligentbough.core.survey.FaultKind;
 /**
  * Seasons that pass over a crown: limbs lengthen by the end shoots measured, in light and below the height the rootstock
  * lets the tree reach; leaf thickens until the crown is full; what the dark starves dies twig by twig; fruitfulness follows
- * the light, and untouched wood ages.
+ * the light, and untouched wood ages. What is not in the data file is own assumption.
  */
 final class Seasons {
     private static final double FULL_BEARING_TO_DEG = 60;
@@ -50,7 +50,7 @@ final class Seasons {
         }
         crown.notEnteredYouth = Math.pow(1 - ages, years);
         crown.notEnteredFruitful =
-                crown.notEnteredYouth * light.notEntered().map(this::byLight).orElse(0.0);
+                crown.notEnteredYouth * light.notEntered().map(crown::byLight).orElse(0.0);
     }
 
     /**
@@ -129,10 +129,9 @@ final class Seasons {
     /** Twigs die in the dark, and fruitfulness turns to what light and age allow. */
     void turn(Lit light) {
         double turn = crown.figure(OUTLOOK_FRUIT_TURN);
-        Branching branching = crown.branching();
         for (Wood wood : crown.woods.values()) {
             if (wood.stands()) {
-                starve(wood.index, wood, light, branching);
+                starve(wood, light);
                 wood.fruitful += turn * (allowed(wood, light.on(wood)) - wood.fruitful);
             }
         }
@@ -141,19 +140,13 @@ final class Seasons {
             double darker = dark(on) - lightAtFirst.notEntered().map(this::dark).orElse(0.0);
             double lost = lost(darker);
             crown.notEnteredM2 *= 1 - lost;
-            crown.notEnteredStarved = 1 - (1 - crown.notEnteredStarved) * (1 - lost);
-            crown.notEnteredFruitful += turn * (crown.notEnteredYouth * byLight(on) - crown.notEnteredFruitful);
+            crown.notEnteredFruitful += turn * (crown.notEnteredYouth * crown.byLight(on) - crown.notEnteredFruitful);
         });
         for (int i = 0; i < light.refills().length; i++) {
             Refill refill = crown.refills.get(i);
-            double now = byLight(light.refills()[i]);
+            double now = crown.byLight(light.refills()[i]);
             refill.fruitful = refill.bearingM2(1) > 0 ? refill.fruitful + turn * (now - refill.fruitful) : now;
         }
-    }
-
-    /** What light alone allows, 0 to 1. */
-    private double byLight(OnLeaf on) {
-        return on.between(crown.figure(OUTLOOK_FRUIT_NO_LIGHT), crown.figure(OUTLOOK_FRUIT_FULL_LIGHT));
     }
 
     /** What light, steepness and age allow a limb to bear, 0 to 1. */
@@ -161,26 +154,21 @@ final class Seasons {
         double steep = crown.anyAngleBears()
                 ? 0
                 : Math.max(0, Math.min(1, (wood.angleDeg - FULL_BEARING_TO_DEG) / (STEEP_DEG - FULL_BEARING_TO_DEG)));
-        return on == null ? 0 : byLight(on) * (1 - steep * (1 - crown.figure(OUTLOOK_STEEP_FRUIT))) * wood.youth;
+        return on == null ? 0 : crown.byLight(on) * (1 - steep * (1 - crown.figure(OUTLOOK_STEEP_FRUIT))) * wood.youth;
     }
 
     /** What hangs too far out or by a weak union may break, and with it goes what it would bear. */
     private void weaken(Wood wood) {
-        boolean partnerGone = wood.limb.faults().stream()
-                .flatMap(fault -> fault.with().stream())
-                .map(crown.woods::get)
-                .anyMatch(other -> other != null && other.gone);
         double overlong = wood.limb.has(FaultKind.OVERLONG) && wood.lengthM >= wood.limb.lengthM() - 1e-9
                 ? crown.figure(OUTLOOK_BREAK_OVERLONG)
                 : 0;
-        double weak = partnerGone ? 0 : YearFigures.weakness(crown, wood);
         double heavier = Math.pow(wood.lengthM / wood.limb.lengthM(), 2);
-        wood.holds *= 1 - Math.min(1, times * (overlong + weak) * heavier);
+        wood.holds *= 1 - Math.min(1, times * (overlong + crown.weakness(wood)) * heavier);
     }
 
     /** What was found living in such dark bears it; where it gets darker, twigs die. */
-    private void starve(int index, Wood wood, Lit light, Branching branching) {
-        double lost = lost(dark(light.on(wood)) - dark(lightAtFirst.woods()[index]));
+    private void starve(Wood wood, Lit light) {
+        double lost = lost(dark(light.on(wood)) - dark(lightAtFirst.on(wood)));
         wood.starved = 1 - (1 - wood.starved) * (1 - lost);
         wood.darkM2 += wood.leafM2 * lost;
         wood.leafM2 *= 1 - lost;

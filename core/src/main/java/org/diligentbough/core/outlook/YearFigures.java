@@ -16,13 +16,12 @@ import org.diligentbough.core.outlook.Outlook.Grown;
 import org.diligentbough.core.outlook.Outlook.Shoots;
 import org.diligentbough.core.outlook.Ways.Done;
 import org.diligentbough.core.survey.Branching;
-import org.diligentbough.core.survey.FaultKind;
 import org.diligentbough.core.survey.Limb;
 import org.diligentbough.core.survey.TreeSurvey;
 
 /** What is told of a crown as a year begins: {@link Outlook.Year} says what each figure means. */
 final class YearFigures {
-    /** How much of a fresh crack's risk an old one still has. */
+    /** Own assumption: how much of a fresh crack's risk an old one still has. */
     private static final double OLD_CRACK = 0.5;
 
     private final Crown crown;
@@ -117,7 +116,7 @@ final class YearFigures {
             OnLeaf on = light.on(wood);
             if (wood.stands() && on != null) {
                 double bears = wood.leafM2 * wood.fruitful * wood.holds;
-                double goodOfIt = bears * sizes(on);
+                double goodOfIt = bears * crown.byLight(on);
                 all += bears;
                 good += goodOfIt;
                 double inReach = wood.leafM2 > 0 ? Math.min(1, wood.keptLeafM2 / wood.leafM2) : 0;
@@ -129,12 +128,12 @@ final class YearFigures {
             Refill refill = crown.refills.get(i);
             double bears = refill.bearingM2(bearsAfter) * refill.fruitful;
             all += bears;
-            good += bears * sizes(light.refills()[i]);
-            within += bears * sizes(light.refills()[i]);
+            good += bears * crown.byLight(light.refills()[i]);
+            within += bears * crown.byLight(light.refills()[i]);
         }
         if (light.notEntered().isPresent()) {
             double bears = crown.figure(NOT_ENTERED_FRUIT) * crown.notEnteredM2 * crown.notEnteredFruitful;
-            double goodOfIt = bears * sizes(light.notEntered().get());
+            double goodOfIt = bears * crown.byLight(light.notEntered().get());
             all += bears;
             good += goodOfIt;
             within += goodOfIt
@@ -147,11 +146,6 @@ final class YearFigures {
                 Math.min(1, times * all),
                 Math.min(1, times * good),
                 wanted ? OptionalDouble.of(Math.min(1, times * within)) : OptionalDouble.empty());
-    }
-
-    /** How far fruit sizes and colours in such light, 0 to 1. */
-    private double sizes(OnLeaf on) {
-        return on.between(crown.figure(OUTLOOK_FRUIT_NO_LIGHT), crown.figure(OUTLOOK_FRUIT_FULL_LIGHT));
     }
 
     double deadShare() {
@@ -169,25 +163,12 @@ final class YearFigures {
         double holds = 1 - Math.min(1, trunkWeakness() * grown);
         for (Wood wood : crown.woods.values()) {
             Limb limb = wood.limb;
-            boolean partnerGone = limb.faults().stream()
-                    .flatMap(fault -> fault.with().stream())
-                    .map(crown.woods::get)
-                    .anyMatch(other -> other != null && other.gone);
-            if (!wood.gone && !partnerGone) {
-                double weak = weakness(crown, wood);
+            if (!wood.gone) {
                 double heavier = Math.pow(wood.reachM / limb.lengthM(), 2) * wood.lengthM / wood.reachM;
-                holds *= 1 - Math.min(1, weak * heavier * grown);
+                holds *= 1 - Math.min(1, crown.weakness(wood) * heavier * grown);
             }
         }
         return 1 - holds;
-    }
-
-    /** Chance that a limb's union or the limb gives way in a year as it was found, 0 to 1. */
-    static double weakness(Crown crown, Wood wood) {
-        Limb limb = wood.limb;
-        return (limb.has(FaultKind.NARROW_UNION) ? crown.figure(OUTLOOK_SPLIT_NARROW) : 0)
-                + (limb.has(FaultKind.INCLUDED_BARK) ? crown.figure(OUTLOOK_SPLIT_INCLUDED) : 0)
-                + (limb.has(FaultKind.CRACKED) ? crown.figure(OUTLOOK_SPLIT_CRACKED) : 0);
     }
 
     /** Chance that the trunk splits in a year by a crack or a narrow union of its stems, as found; less as the crown is lighter. */

@@ -20,7 +20,7 @@ import org.diligentbough.core.orchard.SpeciesTraits;
 import org.diligentbough.core.season.Window;
 import org.diligentbough.core.survey.Limb;
 import org.diligentbough.core.survey.Survey;
-import org.diligentbough.core.verdict.BudAdvice;
+import org.diligentbough.core.verdict.Compass;
 import org.diligentbough.core.verdict.CutKind;
 import org.diligentbough.core.verdict.KindWood;
 import org.diligentbough.core.verdict.Scene;
@@ -117,7 +117,7 @@ final class KindTasks {
 
     private void shade(List<RenovationPlan.Task> tasks, ShadeWork work) {
         Survey.Surrounding thing = work.thing();
-        BudAdvice.Compass side = BudAdvice.Compass.of(thing.bearingDeg());
+        Compass side = Compass.of(thing.bearingDeg());
         if (work.toM() > 0) {
             add(
                     tasks,

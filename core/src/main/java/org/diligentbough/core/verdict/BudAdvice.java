@@ -13,24 +13,6 @@ import org.diligentbough.core.survey.Point;
 public final class BudAdvice {
     private BudAdvice() {}
 
-    /** The eight directions a bud is said to point to. */
-    public enum Compass {
-        NORTH,
-        NORTH_EAST,
-        EAST,
-        SOUTH_EAST,
-        SOUTH,
-        SOUTH_WEST,
-        WEST,
-        NORTH_WEST;
-
-        /** The nearest to a direction in degrees, 0 north, clockwise. */
-        public static Compass of(double azimuthDeg) {
-            int eighth = (int) Math.round(((azimuthDeg % 360) + 360) % 360 / 45) % 8;
-            return values()[eighth];
-        }
-    }
-
     /** What is said of a cut to a bud; empty for other cuts and in dead wood. */
     public static Optional<Reason> of(Scene scene, Limb limb, Cut cut) {
         if (cut.kind() != CutKind.HEADING || !scene.branching().living(limb)) {

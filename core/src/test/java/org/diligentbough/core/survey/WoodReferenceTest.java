@@ -25,7 +25,7 @@ class WoodReferenceTest {
         try (BufferedReader in = new BufferedReader(new InputStreamReader(
                 WoodReferenceTest.class.getResourceAsStream("/reference/" + name), StandardCharsets.UTF_8))) {
             return in.lines()
-                    .skip(1)
+                    .filter(line -> Character.isDigit(line.charAt(0)))
                     .map(line -> Arrays.stream(line.split(","))
                             .mapToDouble(Double::parseDouble)
                             .toArray())

@@ -37,7 +37,7 @@ class BudAdviceTest {
                 .years(1));
         assertThat(of(tree, "S")).get().satisfies(reason -> {
             assertThat(reason.code()).isEqualTo(ReasonCode.BUD_OUTWARD);
-            assertThat(reason.arguments()).containsExactly(BudAdvice.Compass.NORTH);
+            assertThat(reason.arguments()).containsExactly(Compass.NORTH);
         });
     }
 
@@ -54,7 +54,7 @@ class BudAdviceTest {
                 .buds(Limb.Buds.TRIPLE));
         assertThat(of(tree, "S")).get().satisfies(reason -> {
             assertThat(reason.code()).isEqualTo(ReasonCode.BUD_WITH_FLOWER);
-            assertThat(reason.arguments()).containsExactly(BudAdvice.Compass.SOUTH_EAST);
+            assertThat(reason.arguments()).containsExactly(Compass.SOUTH_EAST);
         });
     }
 
@@ -76,7 +76,7 @@ class BudAdviceTest {
 
     @ParameterizedTest
     @CsvSource({"0,NORTH", "22,NORTH", "23,NORTH_EAST", "359,NORTH", "-45,NORTH_WEST", "180,SOUTH", "270,WEST"})
-    void theNearestOfEightDirections(double azimuthDeg, BudAdvice.Compass expected) {
-        assertThat(BudAdvice.Compass.of(azimuthDeg)).isEqualTo(expected);
+    void theNearestOfEightDirections(double azimuthDeg, Compass expected) {
+        assertThat(Compass.of(azimuthDeg)).isEqualTo(expected);
     }
 }
