@@ -316,13 +316,14 @@ final class PlanMaker {
         if (together.isEmpty()) {
             waiting.stream().filter(plan::arm).map(LimbVerdict::tag).forEach(refused::add);
         }
+        boolean lastArmMayGoOver = lane.budget.lastArm() > 0;
         for (Arms.Lowered arm : together) {
             List<Reason> why = arm.smallerStep() ? List.of(scene.reason(ReasonCode.ARMS_SMALLER_STEP)) : List.of();
             draft.put(arm.limb(), Verdict.SHORTEN, arm.cut(), lane, why, false);
             draft.waiting.remove(arm.limb().tag());
         }
         double over = lane.budget.taken() - lane.budget.allowance().orElse(Double.MAX_VALUE);
-        if (over > YearBudget.ROUNDING && !together.isEmpty() && lane.overrun.isEmpty()) {
+        if (lastArmMayGoOver && over > YearBudget.ROUNDING && !together.isEmpty() && lane.overrun.isEmpty()) {
             lane.budget.overByArms(over);
             lane.overrun = Optional.of(scene.reason(ReasonCode.OVERRUN_LAST_ARM, lane.budget.taken()));
         }

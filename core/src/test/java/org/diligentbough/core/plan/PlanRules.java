@@ -98,7 +98,9 @@ public final class PlanRules {
                 if (cut.byHand()) {
                     byHand.add(year);
                 }
-                if (stem(verdicts.get(cut.limb())) && !says(cut, ReasonCode.BREAKS_BESIDE_A_WHOLE_LIMB)) {
+                // A stem that is only shortened on its way out leaves the rest of the allowance to others.
+                boolean stemGoes = cut.kind() == Verdict.REMOVE && stem(verdicts.get(cut.limb()));
+                if (stemGoes && !says(cut, ReasonCode.BREAKS_BESIDE_A_WHOLE_LIMB)) {
                     stems.merge(year, cut.share(), Double::sum);
                 }
                 boolean said = says(
