@@ -108,6 +108,11 @@ public final class CrownLight {
         return new CrownLight(this, smallWood);
     }
 
+    /** Light in what became of the crown, its limbs only, among the same trees. */
+    public CrownLight in(Survey other) {
+        return new CrownLight(other, new Branching(other.limbs()), near, sky, knowledge);
+    }
+
     /** The same crown, its limbs only, among other things than the survey names. */
     CrownLight among(List<Surrounding> others) {
         return new CrownLight(survey.withSurroundings(others), branching, near, sky, knowledge);
@@ -190,7 +195,7 @@ public final class CrownLight {
         for (SmallWood.Uprights shoots : smallWood.uprights()) {
             kept[at++] = shootsLeft * crown.keptOf(shoots.limb());
         }
-        double[] more = rays.moreLight(kept);
+        double[] more = rays.moreLight(kept, place -> true);
         for (int p = 0; p < more.length; p++) {
             more[p] += light[p];
         }
@@ -248,8 +253,8 @@ public final class CrownLight {
         Arrays.fill(kept, 1);
         double[] stays = keptOfEach(crown);
         System.arraycopy(stays, 0, kept, 0, limbs.size());
-        double[] more = onEach(rays.moreLight(kept));
         double[] ofLimb = countsFor(stays);
+        double[] more = onEach(rays.moreLight(kept, place -> ofLimb[place / onALimb] > 0));
         double gained = 0;
         for (int i = 0; i < limbs.size(); i++) {
             gained += ofLimb[i] * more[i];
@@ -265,7 +270,9 @@ public final class CrownLight {
      */
     public LightGain gainOn(LivingCrown inTheEnd) {
         double[] ofLimb = countsFor(keptOfEach(inTheEnd));
-        return rays.gain(List.copyOf(limbs), place -> ofLimb[place / onALimb] / onALimb);
+        int[] numbers =
+                limbs.stream().mapToInt(limb -> inTheEnd.number(limb.id())).toArray();
+        return rays.gain(numbers, place -> ofLimb[place / onALimb] / onALimb);
     }
 
     /** How much light on a limb counts, by the leaf that stays: fruiting limbs only, where some stays that is known to fruit. */
@@ -380,7 +387,7 @@ public final class CrownLight {
         Rays theirs = new Rays(places, bodies, screens, sky, knowledge.get(Figure.LEAF_PROJECTION));
         double[] kept = new double[bodies.size()];
         Arrays.fill(kept, limbs.size(), limbs.size() + neighbours.size(), 1);
-        double[] more = theirs.moreLight(kept);
+        double[] more = theirs.moreLight(kept, place -> true);
         int onATree = places.size() / neighbours.size();
         List<Shading.Shade> shades = new ArrayList<>();
         for (int n = 0; n < neighbours.size(); n++) {

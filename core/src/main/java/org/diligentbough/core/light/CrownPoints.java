@@ -2,6 +2,8 @@ package org.diligentbough.core.light;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
 import org.diligentbough.core.survey.Point;
 
 /**
@@ -11,6 +13,8 @@ import org.diligentbough.core.survey.Point;
  */
 final class CrownPoints {
     private static final int ON_A_RING = 4;
+    /** By slices, of which few numbers are asked for. */
+    private static final Map<Integer, double[][]> IN_A_BALL = new ConcurrentHashMap<>();
 
     private CrownPoints() {}
 
@@ -24,12 +28,21 @@ final class CrownPoints {
                 axis.upM() * aside.eastM() - axis.eastM() * aside.upM(),
                 axis.eastM() * aside.northM() - axis.northM() * aside.eastM());
         List<Point> points = new ArrayList<>();
+        for (double[] at : IN_A_BALL.computeIfAbsent(slices, CrownPoints::inABall)) {
+            points.add(place(leaf, at[0], at[1], at[2], aside, over));
+        }
+        return points;
+    }
+
+    /** Along the axis, aside and over, in a ball of radius 1. */
+    private static double[][] inABall(int slices) {
+        double[][] points = new double[slices * ON_A_RING][];
         for (int slice = 0; slice < slices; slice++) {
             double along = middleOfSlice((slice + 0.5) / slices);
             double radius = Math.sqrt((1 - along * along) / 2);
             for (int i = 0; i < ON_A_RING; i++) {
                 double turn = 2 * Math.PI * (i + (slice % 2) * 0.5) / ON_A_RING;
-                points.add(place(leaf, along, radius * Math.cos(turn), radius * Math.sin(turn), aside, over));
+                points[slice * ON_A_RING + i] = new double[] {along, radius * Math.cos(turn), radius * Math.sin(turn)};
             }
         }
         return points;

@@ -12,6 +12,9 @@ import org.diligentbough.core.survey.Point;
 final class Lighting {
     private static final int SLICES = 4;
     private static final double SAME_HEIGHT = 1e-9;
+    /** Figures kept of a body. */
+    private static final int OF_A_BODY = 10;
+
     static final int PLACES = SLICES * 4;
 
     private final int patches;
@@ -33,6 +36,8 @@ final class Lighting {
     private double[] turned = new double[0];
 
     private double[] first = new double[0];
+    /** By body: its centre and axis, one over its half width squared, what its length makes of that, reach, density seen. */
+    private double[] body = new double[0];
 
     Lighting(Sky sky, List<Screen> screens, double projection) {
         List<Sky.Patch> few = sky.few();
@@ -64,28 +69,38 @@ final class Lighting {
      * @param looked how many of them, from the first, are looked at
      */
     double[] on(List<Leaf> bodies, int looked) {
-        double[] weight = new double[bodies.size()];
-        prepare(bodies, weight);
+        prepare(bodies);
         double[] light = new double[looked * PLACES];
         for (int i = 0; i < looked; i++) {
             List<Point> places = CrownPoints.in(bodies.get(i), SLICES);
             for (int p = 0; p < PLACES; p++) {
-                light[i * PLACES + p] = at(places.get(p), bodies, weight);
+                light[i * PLACES + p] = at(places.get(p), bodies.size());
             }
         }
         return light;
     }
 
-    private void prepare(List<Leaf> bodies, double[] weight) {
+    private void prepare(List<Leaf> bodies) {
         if (turned.length < bodies.size() * patches) {
             turned = new double[bodies.size() * patches];
             first = new double[bodies.size() * patches];
+            body = new double[bodies.size() * OF_A_BODY];
         }
         for (int k = 0; k < bodies.size(); k++) {
             Leaf leaf = bodies.get(k);
-            weight[k] = projection * leaf.densityPerM();
             double acrossSquared = 1 / (leaf.halfAcrossM() * leaf.halfAcrossM());
             double stretch = 1 / (leaf.halfAlongM() * leaf.halfAlongM()) - acrossSquared;
+            int at = k * OF_A_BODY;
+            body[at] = leaf.centre().eastM();
+            body[at + 1] = leaf.centre().northM();
+            body[at + 2] = leaf.centre().upM();
+            body[at + 3] = leaf.axis().eastM();
+            body[at + 4] = leaf.axis().northM();
+            body[at + 5] = leaf.axis().upM();
+            body[at + 6] = acrossSquared;
+            body[at + 7] = stretch;
+            body[at + 8] = Math.max(leaf.halfAlongM(), leaf.halfAcrossM());
+            body[at + 9] = projection * leaf.densityPerM();
             for (int j = 0; j < patches; j++) {
                 double turn = east[j] * leaf.axis().eastM()
                         + north[j] * leaf.axis().northM()
@@ -96,17 +111,21 @@ final class Lighting {
         }
     }
 
-    private double at(Point place, List<Leaf> bodies, double[] weight) {
+    private double at(Point place, int bodies) {
+        double placeEast = place.eastM();
+        double placeNorth = place.northM();
+        double placeUp = place.upM();
         Arrays.fill(depth, 0);
-        for (int k = 0; k < bodies.size(); k++) {
-            Leaf leaf = bodies.get(k);
-            double reachM = Math.max(leaf.halfAlongM(), leaf.halfAcrossM());
-            if (weight[k] <= 0 || leaf.centre().upM() + reachM <= place.upM()) {
+        for (int k = 0; k < bodies; k++) {
+            int at = k * OF_A_BODY;
+            double reachM = body[at + 8];
+            double overM = body[at + 2] - placeUp;
+            if (body[at + 9] <= 0 || overM + reachM <= 0) {
                 continue;
             }
-            double apartM = Math.hypot(
-                    leaf.centre().eastM() - place.eastM(), leaf.centre().northM() - place.northM());
-            double overM = leaf.centre().upM() - place.upM();
+            double awayEast = placeEast - body[at];
+            double awayNorth = placeNorth - body[at + 1];
+            double apartM = Math.sqrt(awayEast * awayEast + awayNorth * awayNorth);
             int from = patches;
             int until = 0;
             for (int band = 0; band < bandSteep.length; band++) {
@@ -119,7 +138,7 @@ final class Lighting {
                 }
             }
             if (from < until) {
-                meet(leaf, weight[k], k * patches, from, until, place);
+                meet(at, k * patches, from, until, awayEast, awayNorth, -overM);
             }
         }
         for (Screen screen : screens) {
@@ -134,16 +153,10 @@ final class Lighting {
         return light;
     }
 
-    private void meet(Leaf leaf, double weight, int at, int from, int until, Point place) {
-        double acrossSquared = 1 / (leaf.halfAcrossM() * leaf.halfAcrossM());
-        double stretch = 1 / (leaf.halfAlongM() * leaf.halfAlongM()) - acrossSquared;
-        double awayEast = place.eastM() - leaf.centre().eastM();
-        double awayNorth = place.northM() - leaf.centre().northM();
-        double awayUp = place.upM() - leaf.centre().upM();
-        double along = awayEast * leaf.axis().eastM()
-                + awayNorth * leaf.axis().northM()
-                + awayUp * leaf.axis().upM();
-        double alongStretched = along * stretch;
+    private void meet(int of, int at, int from, int until, double awayEast, double awayNorth, double awayUp) {
+        double acrossSquared = body[of + 6];
+        double along = awayEast * body[of + 3] + awayNorth * body[of + 4] + awayUp * body[of + 5];
+        double alongStretched = along * body[of + 7];
         double c = along * alongStretched
                 + (awayEast * awayEast + awayNorth * awayNorth + awayUp * awayUp) * acrossSquared
                 - 1;
@@ -153,6 +166,7 @@ final class Lighting {
             half[j] = b;
             within[j] = b * b - first[at + j] * c;
         }
+        double weight = body[of + 9];
         for (int j = from; j < until; j++) {
             if (within[j] > 0 && (c <= 0 || half[j] <= 0)) {
                 double root = Math.sqrt(within[j]);

@@ -2,8 +2,8 @@ package org.diligentbough.core.light;
 
 import java.util.Arrays;
 import java.util.List;
+import java.util.function.IntPredicate;
 import java.util.function.IntToDoubleFunction;
-import org.diligentbough.core.survey.Limb;
 import org.diligentbough.core.survey.Point;
 
 /**
@@ -147,11 +147,12 @@ final class Rays {
     }
 
     /**
-     * How much more light each place gets when bodies of leaf are thinned or gone.
+     * How much more light places get when bodies of leaf are thinned or gone.
      *
      * @param kept share of each body's leaf that stays, 0 to 1
+     * @param asked which places are looked at; of others 0 is given
      */
-    double[] moreLight(double[] kept) {
+    double[] moreLight(double[] kept, IntPredicate asked) {
         double[] lifted = new double[depth.length];
         for (int k = 0; k < met.length; k++) {
             double gone = 1 - kept[k];
@@ -159,11 +160,15 @@ final class Rays {
                 lifted[met[k][h]] += gone * metDepth[k][h];
             }
         }
+        boolean[] wanted = new boolean[places];
+        for (int place = 0; place < places; place++) {
+            wanted[place] = asked.test(place);
+        }
         double[] more = new double[places];
         for (int k = 0; k < met.length; k++) {
             for (int h = 0; kept[k] < 1 && h < met[k].length; h++) {
                 int ray = met[k][h];
-                if (lifted[ray] > 0) {
+                if (lifted[ray] > 0 && wanted[ray / patches]) {
                     more[ray / patches] += through[ray] * (Math.exp(lifted[ray]) - 1);
                     lifted[ray] = 0;
                 }
@@ -175,15 +180,15 @@ final class Rays {
     /**
      * What crowns let in, counted from one to the next.
      *
-     * @param limbs of the first bodies
+     * @param numbers of the first bodies' limbs, in the crowns that will be asked for
      * @param ofPlace how much a place counts
      */
-    LightGain gain(List<Limb> limbs, IntToDoubleFunction ofPlace) {
+    LightGain gain(int[] numbers, IntToDoubleFunction ofPlace) {
         double[] weight = new double[through.length];
         for (int r = 0; r < weight.length; r++) {
             weight[r] = through[r] * ofPlace.applyAsDouble(r / patches);
         }
-        return new LightGain(limbs, met, metDepth, weight);
+        return new LightGain(numbers, met, metDepth, weight);
     }
 
     /** How much more light each place would get without one body. */

@@ -5,29 +5,21 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import org.diligentbough.core.survey.Branching;
-import org.diligentbough.core.survey.Limb;
 import org.diligentbough.core.survey.LivingCrown;
 import org.diligentbough.core.verdict.Cut;
-import org.diligentbough.core.verdict.CutKind;
-import org.diligentbough.core.verdict.CutSizing;
 import org.diligentbough.core.verdict.LimbVerdict;
-import org.diligentbough.core.verdict.Place;
 
 /**
  * Limbs that come down for the tree's height come down together, so that none is left standing as a horn (common
  * practice): all at one visit where the year bears it; else the highest first with the one opposite, two or three a year.
  */
 final class Arms {
-    private static final int SMALLER_STEPS = 8;
-
     private final PlanningCase plan;
     private final PlanDraft draft;
-    private final CutSizing sizing;
 
     Arms(PlanningCase plan, PlanDraft draft) {
         this.plan = plan;
         this.draft = draft;
-        this.sizing = new CutSizing(plan.scene);
     }
 
     /** The arms among what waits, highest first, each followed by the one most opposite to it. */
@@ -63,14 +55,12 @@ final class Arms {
      */
     List<Lowered> now(List<LimbVerdict> waiting, LaneDraft lane) {
         List<LimbVerdict> turns = inTurn(waiting);
-        List<Lowered> whole = turns.stream()
-                .map(limb -> new Lowered(limb, limb.cut().orElseThrow(), false))
-                .toList();
+        List<Lowered> whole = turns.stream().map(plan.armSteps::whole).toList();
         List<Lowered> fit = fitting(whole, lane);
         if (fit.size() == whole.size()) {
             return fit;
         }
-        Optional<List<Lowered>> smaller = smaller(whole, lane);
+        Optional<List<Lowered>> smaller = smaller(turns, lane);
         if (smaller.isPresent()) {
             return smaller.get();
         }
@@ -100,27 +90,16 @@ final class Arms {
     }
 
     /** All of them cut a little further out, at most to the height wanted itself; empty when that is not enough. */
-    private Optional<List<Lowered>> smaller(List<Lowered> whole, LaneDraft lane) {
-        for (int step = 1; step <= SMALLER_STEPS; step++) {
-            double outwards = step / (double) SMALLER_STEPS;
-            List<Lowered> tried =
-                    whole.stream().map(arm -> furtherOut(arm, outwards)).toList();
+    private Optional<List<Lowered>> smaller(List<LimbVerdict> turns, LaneDraft lane) {
+        for (int step = 1; step <= ArmSteps.SMALLER; step++) {
+            int smaller = step;
+            List<Lowered> tried = turns.stream()
+                    .map(arm -> plan.armSteps.smaller(arm, smaller))
+                    .toList();
             if (fitting(tried, lane).size() == tried.size()) {
                 return Optional.of(tried);
             }
         }
         return Optional.empty();
-    }
-
-    /** A cut to a bud, part of the way out to where the limb reaches the height wanted. */
-    private Lowered furtherOut(Lowered arm, double part) {
-        Limb limb = arm.limb().limb();
-        double wantedM = plan.scene.heightWantedM().orElse(0);
-        double rise = Math.sin(Math.toRadians(limb.angleDeg()));
-        double baseM = plan.scene.branching().baseOfLimb(limb).upM();
-        double nowM = arm.cut().place().alongM();
-        double atM = nowM + part * ((wantedM - baseM) / rise - nowM);
-        boolean moves = arm.cut().kind() == CutKind.HEADING && rise > 0 && atM > nowM && atM < limb.lengthM();
-        return moves ? new Lowered(arm.limb(), sizing.cut(limb, Place.at(CutKind.HEADING, atM)), true) : arm;
     }
 }

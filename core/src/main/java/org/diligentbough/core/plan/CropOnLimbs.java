@@ -1,7 +1,6 @@
 package org.diligentbough.core.plan;
 
-import java.util.LinkedHashMap;
-import java.util.Map;
+import java.util.Arrays;
 import org.diligentbough.core.knowledge.Figure;
 import org.diligentbough.core.orchard.SpeciesTraits;
 import org.diligentbough.core.survey.Limb;
@@ -13,21 +12,22 @@ import org.diligentbough.core.verdict.Scene;
  * assumption). Limbs whose fruiting was not noted count for nothing.
  */
 final class CropOnLimbs {
-    private final Map<String, Double> shares = new LinkedHashMap<>();
+    /** By the limb's number. */
+    private final double[] shares;
 
     CropOnLimbs(Scene scene) {
+        shares = new double[scene.branching().outwards().size()];
         double whole = 0;
         for (Limb limb : scene.branching().outwards()) {
             double crop = scene.shares().own(limb) * limb.fruiting().orElse(0);
-            shares.put(limb.id(), crop);
+            shares[scene.branching().number(limb.id())] = crop;
             whole += crop;
         }
         double all = whole;
         // A fig's main crop comes on the shoots that answer the cut: only the first crop goes with the wood.
         double goesWithWood =
                 scene.traits().group() == SpeciesTraits.Group.FIG ? scene.figure(Figure.FIG_FIRST_CROP_SHARE) : 1;
-        shares.replaceAll((limb, crop) -> all > 0 ? goesWithWood * crop / all : 0);
-        shares.values().removeIf(crop -> crop == 0);
+        Arrays.setAll(shares, limb -> all > 0 ? goesWithWood * shares[limb] / all : 0);
     }
 
     /**
@@ -36,8 +36,8 @@ final class CropOnLimbs {
      */
     double on(LivingCrown crown) {
         double sum = 0;
-        for (Map.Entry<String, Double> limb : shares.entrySet()) {
-            sum += limb.getValue() * crown.keptOf(limb.getKey());
+        for (int limb = 0; limb < shares.length; limb++) {
+            sum += shares[limb] * crown.keptOf(limb);
         }
         return sum;
     }

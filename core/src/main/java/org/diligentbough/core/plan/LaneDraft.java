@@ -9,7 +9,6 @@ import java.util.Optional;
 import org.diligentbough.core.knowledge.Reason;
 import org.diligentbough.core.season.Season;
 import org.diligentbough.core.season.Window;
-import org.diligentbough.core.verdict.LimbVerdict;
 import org.threeten.extra.LocalDateRange;
 
 /** A lane while cuts are put into it. */
@@ -82,11 +81,10 @@ final class LaneDraft {
     /**
      * As it came to be, its cuts in common order.
      *
-     * @param order all that is to be cut, in common order
+     * @param places of all that is to be cut in common order, by tag
      */
-    RenovationPlan.Lane lane(Map<String, LimbVerdict> order) {
-        List<String> tags = List.copyOf(order.keySet());
-        cuts.sort(Comparator.comparingInt(cut -> tags.indexOf(cut.limb())));
+    RenovationPlan.Lane lane(Map<String, Integer> places) {
+        cuts.sort(Comparator.comparingInt(cut -> places.get(cut.limb())));
         return new RenovationPlan.Lane(
                 budget.year(),
                 season,

@@ -75,6 +75,6 @@ final class PartialCut {
     }
 
     private double taken(Limb limb, double alongM) {
-        return crown.copy().shorten(limb, alongM);
+        return crown.beyond(limb, alongM);
     }
 }

@@ -4,7 +4,7 @@ import static org.diligentbough.core.knowledge.Figure.BUSH_RENEWAL_SHARE;
 import static org.diligentbough.core.knowledge.Figure.FIG_LIMB_SHARE;
 
 import java.util.ArrayList;
-import java.util.HashMap;
+import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -13,6 +13,7 @@ import org.diligentbough.core.knowledge.Reason;
 import org.diligentbough.core.knowledge.ReasonCode;
 import org.diligentbough.core.orchard.Policy;
 import org.diligentbough.core.plan.RenovationPlan.PlannedCut;
+import org.diligentbough.core.survey.Branching;
 import org.diligentbough.core.survey.Limb;
 import org.diligentbough.core.survey.LivingCrown;
 import org.diligentbough.core.verdict.Cut;
@@ -34,8 +35,8 @@ final class PlanDraft {
     private final Map<String, LimbVerdict> verdicts;
     private final Moves moves;
     private final RuleBreaks breaks;
-    /** Where limbs are cut so far, m along them; 0 when removed. */
-    private final Map<String, Double> cutAtM = new HashMap<>();
+    /** Where limbs are cut so far, m along them, by their number; 0 when removed. */
+    private final double[] cutAtM;
 
     PlanDraft(PlanningCase tree) {
         this.tree = tree;
@@ -44,6 +45,8 @@ final class PlanDraft {
         this.moves = tree.moves;
         this.breaks = new RuleBreaks(tree);
         this.crown = new LivingCrown(scene.branching(), scene.shares());
+        this.cutAtM = new double[scene.branching().outwards().size()];
+        Arrays.fill(cutAtM, Double.MAX_VALUE);
         waiting.putAll(verdicts);
     }
 
@@ -59,11 +62,15 @@ final class PlanDraft {
 
     /** Whether what a limb grows from still stands where it grows. */
     boolean stands(Limb limb) {
-        Optional<Limb> parent = scene.branching().parentOf(limb);
-        return parent.isEmpty()
-                || stands(parent.get())
-                        && limb.originM() <= cutAtM.getOrDefault(parent.get().id(), Double.MAX_VALUE)
-                        && cutAtM.getOrDefault(parent.get().id(), Double.MAX_VALUE) > 0;
+        Branching branching = scene.branching();
+        int number = branching.number(limb.id());
+        for (int parent = branching.parentOf(number); parent >= 0; parent = branching.parentOf(number)) {
+            if (cutAtM[parent] == 0 || branching.originM(number) > cutAtM[parent]) {
+                return false;
+            }
+            number = parent;
+        }
+        return true;
     }
 
     /** Whether taking a limb takes a whole leader or stem with a large part of the crown: little else goes that year. */
@@ -96,14 +103,13 @@ final class PlanDraft {
     }
 
     double shareOf(LimbVerdict limb, YearBudget budget) {
-        return limb.verdict() == Verdict.BEND ? 0 : budget.shareOfThisYear(takenOff(crown.copy(), limb));
+        return limb.verdict() == Verdict.BEND ? 0 : budget.shareOfThisYear(takes(limb));
     }
 
-    /** Takes a limb's cut off a crown; returns the share taken, of the crown as surveyed. */
-    static double takenOff(LivingCrown crown, LimbVerdict limb) {
+    private double takes(LimbVerdict limb) {
         return limb.verdict() == Verdict.REMOVE
-                ? crown.remove(limb.limb())
-                : crown.shorten(limb.limb(), limb.cut().orElseThrow().place().alongM());
+                ? crown.on(limb.limb())
+                : crown.beyond(limb.limb(), limb.cut().orElseThrow().place().alongM());
     }
 
     /** Takes a cut into a lane and off the crown. */
@@ -112,11 +118,11 @@ final class PlanDraft {
         double cropBefore = tree.crop.on(crown);
         if (kind == Verdict.REMOVE) {
             share = lane.budget.shareOfThisYear(crown.remove(limb.limb()));
-            cutAtM.put(limb.tag(), 0.0);
+            cutAtM[scene.branching().number(limb.tag())] = 0;
         } else if (kind == Verdict.SHORTEN) {
             share = lane.budget.shareOfThisYear(
                     crown.shorten(limb.limb(), cut.place().alongM()));
-            cutAtM.put(limb.tag(), cut.place().alongM());
+            cutAtM[scene.branching().number(limb.tag())] = cut.place().alongM();
         }
         boolean moved = movedHere
                 || goesWith(limb.limb()).isPresent()

@@ -6,6 +6,7 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Predicate;
 import java.util.stream.Stream;
 import org.diligentbough.core.knowledge.Reason;
 import org.diligentbough.core.knowledge.ReasonCode;
@@ -36,14 +37,27 @@ final class PlanMaker {
     private final Arms arms;
     private final KindTasks kindTasks;
     private final Turn turn;
+    /** What waits, in the order of the turns. */
+    private final List<LimbVerdict> turns;
 
     /** Whose turn it is among cuts that fit a lane. */
     interface Turn {
         /**
-         * @param fitting cuts that fit the lane and are not held back, in common order, one at least
+         * All cuts in the order in which they are looked at.
+         *
+         * @param cuts in common order
+         */
+        default List<LimbVerdict> inOrder(List<LimbVerdict> cuts) {
+            return cuts;
+        }
+
+        /**
+         * The one whose turn it is; empty when none fits.
+         *
+         * @param fitting cuts that fit the lane and are not held back, in that order, each looked at only when asked for
          * @param made the cuts placed so far
          */
-        LimbVerdict next(List<LimbVerdict> fitting, LaneDraft lane, List<PlannedCut> made);
+        Optional<LimbVerdict> next(Stream<LimbVerdict> fitting, LaneDraft lane, List<PlannedCut> made);
 
         /** Whether a cut is to wait for a later year than the lane's. */
         default boolean heldBack(LimbVerdict limb, LaneDraft lane) {
@@ -60,6 +74,7 @@ final class PlanMaker {
         this.staging = new Staging(plan, draft);
         this.arms = new Arms(plan, draft);
         this.kindTasks = new KindTasks(plan);
+        this.turns = new ArrayList<>(turn.inOrder(List.copyOf(plan.verdicts.values())));
     }
 
     /** The plan over {@code wanted} pruning years, one at least, from the first in which the tree can still be cut. */
@@ -84,7 +99,7 @@ final class PlanMaker {
                                         (LaneDraft lane) -> lane.budget.year().year())
                                 .thenComparing(lane -> lane.season != Season.ANY)
                                 .thenComparing(lane -> lane.opens))
-                        .map(lane -> lane.lane(plan.verdicts))
+                        .map(lane -> lane.lane(plan.places))
                         .toList(),
                 notPlaced);
     }
@@ -170,6 +185,9 @@ final class PlanMaker {
 
     /** What the plan that is kept has on any day, before the rules take off what it grows from. */
     private void placeKeptAnySeason(LaneDraft lane) {
+        if (moves.none()) {
+            return;
+        }
         for (LimbVerdict limb : inwards()) {
             pinOf(limb)
                     .filter(pin -> pin.kept() && pin.season() == Season.ANY)
@@ -211,9 +229,11 @@ final class PlanMaker {
 
     /** What waits, stands still, and was not moved by hand to a time of its own. */
     private List<LimbVerdict> notMoved() {
-        return draft.waiting.values().stream()
-                .filter(limb -> pinOf(limb).isEmpty() && draft.stands(limb.limb()))
-                .toList();
+        return draft.waiting.values().stream().filter(this::notMoved).toList();
+    }
+
+    private boolean notMoved(LimbVerdict limb) {
+        return (moves.none() || pinOf(limb).isEmpty()) && draft.stands(limb.limb());
     }
 
     /** The pin that says when a limb gets its first cut. */
@@ -229,6 +249,9 @@ final class PlanMaker {
 
     /** Puts what was moved by hand where it was moved to, whatever it breaks, and says so. */
     private void placeByHand(LaneDraft anySeason, List<LaneDraft> ofYear) {
+        if (moves.none()) {
+            return;
+        }
         int year = anySeason.budget.year().year();
         for (LimbVerdict limb : inwards()) {
             pinOf(limb)
@@ -287,23 +310,24 @@ final class PlanMaker {
     }
 
     private Optional<LimbVerdict> nextFor(LaneDraft lane, Set<String> refused) {
-        List<LimbVerdict> fitting = notMoved().stream()
-                .filter(limb -> limb.verdict() != Verdict.BEND && !moves.split(limb) && !refused.contains(limb.tag()))
-                .filter(limb -> mayGoInto(limb, lane) && fits(limb, lane))
-                .toList();
-        List<LimbVerdict> now =
-                fitting.stream().filter(limb -> !turn.heldBack(limb, lane)).toList();
+        turns.removeIf(limb -> !draft.waiting.containsKey(limb.tag()));
+        Predicate<LimbVerdict> fits = limb -> limb.verdict() != Verdict.BEND
+                && !moves.split(limb)
+                && !refused.contains(limb.tag())
+                && mayGoInto(limb, lane)
+                && notMoved(limb)
+                && fits(limb, lane);
+        Predicate<LimbVerdict> now = limb -> !turn.heldBack(limb, lane);
         // A neglected tree gets one of the cuts that change it before anything small, and none is held back for that.
-        boolean strategicFirst = scene.untouched() && !lane.budget.sawStrategic();
-        List<LimbVerdict> asked = strategicFirst
-                ? Stream.of(now, fitting)
-                        .map(limbs ->
-                                limbs.stream().filter(LimbVerdict::strategic).toList())
-                        .filter(limbs -> !limbs.isEmpty())
-                        .findFirst()
-                        .orElse(now)
-                : now;
-        return asked.isEmpty() ? Optional.empty() : Optional.of(turn.next(asked, lane, draft.made));
+        Optional<LimbVerdict> strategic = scene.untouched() && !lane.budget.sawStrategic()
+                ? next(lane, limb -> limb.strategic() && now.test(limb) && fits.test(limb))
+                        .or(() -> next(lane, limb -> limb.strategic() && fits.test(limb)))
+                : Optional.empty();
+        return strategic.or(() -> next(lane, limb -> now.test(limb) && fits.test(limb)));
+    }
+
+    private Optional<LimbVerdict> next(LaneDraft lane, Predicate<LimbVerdict> may) {
+        return turn.next(turns.stream().filter(may), lane, draft.made);
     }
 
     private void placeInTurn(LimbVerdict limb, LaneDraft lane, Set<String> refused) {

@@ -6,8 +6,11 @@ import java.util.ArrayList;
 import java.util.Collections;
 import java.util.Comparator;
 import java.util.HashMap;
+import java.util.Iterator;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
+import java.util.function.ToDoubleFunction;
 import java.util.stream.Stream;
 import org.diligentbough.core.plan.RenovationPlan.Lane;
 import org.diligentbough.core.plan.RenovationPlan.PlannedCut;
@@ -149,7 +152,12 @@ final class PlanSearch {
     private Candidate tried(int wanted, PlanMaker.Turn turn, Map<String, Integer> notBefore) {
         PlanMaker.Turn noted = new PlanMaker.Turn() {
             @Override
-            public LimbVerdict next(List<LimbVerdict> fitting, LaneDraft lane, List<PlannedCut> made) {
+            public List<LimbVerdict> inOrder(List<LimbVerdict> limbs) {
+                return turn.inOrder(limbs);
+            }
+
+            @Override
+            public Optional<LimbVerdict> next(Stream<LimbVerdict> fitting, LaneDraft lane, List<PlannedCut> made) {
                 return turn.next(fitting, lane, made);
             }
 
@@ -175,12 +183,18 @@ final class PlanSearch {
     /** In common order; among big cuts of one rank one on another side than those of the year, if there is one. */
     private PlanMaker.Turn commonOrder() {
         return (fitting, lane, made) -> {
-            LimbVerdict first = fitting.get(0);
-            return fitting.stream()
-                    .filter(limb -> CutOrder.rank(limb) == CutOrder.rank(first))
-                    .filter(limb -> !limb.cut().orElseThrow().big() || onAnotherSide(limb.limb(), lane.budget))
-                    .findFirst()
-                    .orElse(first);
+            Optional<LimbVerdict> first = Optional.empty();
+            for (Iterator<LimbVerdict> left = fitting.iterator(); left.hasNext(); ) {
+                LimbVerdict limb = left.next();
+                first = first.isPresent() ? first : Optional.of(limb);
+                if (CutOrder.rank(limb) != CutOrder.rank(first.get())) {
+                    return first;
+                }
+                if (!limb.cut().orElseThrow().big() || onAnotherSide(limb.limb(), lane.budget)) {
+                    return Optional.of(limb);
+                }
+            }
+            return first;
         };
     }
 
@@ -196,10 +210,20 @@ final class PlanSearch {
      * @param leastTaken share below which the crown taken makes no difference; 1 goes by the gain alone
      */
     private PlanMaker.Turn byGain(double leastTaken) {
-        return (fitting, lane, made) -> fitting.stream()
-                .max(Comparator.comparingLong(limb ->
-                        Math.round(value.gainedBy(limb, made) / Math.max(leastTaken, limb.crownShare()) / ALIKE)))
-                .orElseThrow();
+        return (fitting, lane, made) -> {
+            ToDoubleFunction<LimbVerdict> gainedBy = value.gainedAfter(made);
+            Optional<LimbVerdict> most = Optional.empty();
+            long best = Long.MIN_VALUE;
+            for (Iterator<LimbVerdict> left = fitting.iterator(); left.hasNext(); ) {
+                LimbVerdict limb = left.next();
+                long gain = Math.round(gainedBy.applyAsDouble(limb) / Math.max(leastTaken, limb.crownShare()) / ALIKE);
+                if (most.isEmpty() || gain > best) {
+                    best = gain;
+                    most = Optional.of(limb);
+                }
+            }
+            return most;
+        };
     }
 
     /** What takes most first: later it would be too much of what is left. */
@@ -226,11 +250,21 @@ final class PlanSearch {
     }
 
     private static PlanMaker.Turn in(List<String> limbs) {
-        Map<String, Integer> order = new HashMap<>();
-        limbs.forEach(limb -> order.put(limb, order.size()));
-        return (fitting, lane, made) -> Collections.min(
-                fitting,
-                Comparator.comparingInt(limb -> order.getOrDefault(limb.limb().id(), -1)));
+        return new PlanMaker.Turn() {
+            @Override
+            public List<LimbVerdict> inOrder(List<LimbVerdict> cuts) {
+                Map<String, Integer> order = new HashMap<>();
+                limbs.forEach(limb -> order.put(limb, order.size()));
+                return cuts.stream()
+                        .sorted(Comparator.comparingInt(limb -> order.getOrDefault(limb.tag(), -1)))
+                        .toList();
+            }
+
+            @Override
+            public Optional<LimbVerdict> next(Stream<LimbVerdict> fitting, LaneDraft lane, List<PlannedCut> made) {
+                return fitting.findFirst();
+            }
+        };
     }
 
     /** What can be done to the turns of two cuts. */

@@ -15,17 +15,18 @@ import static org.diligentbough.core.knowledge.Figure.SAME_SIDE_DEG;
 import static org.diligentbough.core.knowledge.Figure.WORTH_LIGHT_WHOLE;
 
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeMap;
+import java.util.function.ToDoubleFunction;
 import org.diligentbough.core.light.CrownLight;
 import org.diligentbough.core.light.LightGain;
 import org.diligentbough.core.plan.RenovationPlan.Lane;
 import org.diligentbough.core.plan.RenovationPlan.PlannedCut;
-import org.diligentbough.core.survey.Limb;
 import org.diligentbough.core.survey.LivingCrown;
 import org.diligentbough.core.verdict.LimbVerdict;
 import org.diligentbough.core.verdict.Rule;
@@ -41,8 +42,11 @@ import org.diligentbough.core.verdict.Verdict;
 final class PlanValue {
     private final Scene scene;
     private final LightGain gain;
-    private final Map<String, Worth> worth;
-    private final Map<Set<Made>, Double> lightOf = new HashMap<>();
+    /** Limbs that have a worth, and what each is worth of itself. */
+    private final Map<String, Integer> places = new HashMap<>();
+
+    private final double[] ofItself;
+    private final Map<LivingCrown, Double> lightOf = new HashMap<>();
     private final double lowM;
 
     private final int wanted;
@@ -72,7 +76,6 @@ final class PlanValue {
      */
     PlanValue(Scene scene, List<LimbVerdict> cuts, CrownLight light, Map<String, Worth> worth) {
         this.scene = scene;
-        this.worth = worth;
         this.lowM = scene.tree().heightM() * scene.figure(PLAN_LOW_SHARE);
         this.wanted = (int)
                 cuts.stream().filter(limb -> limb.verdict() != Verdict.BEND).count();
@@ -90,7 +93,57 @@ final class PlanValue {
                 arms.add(limb.tag());
             }
         }
-        this.gain = light.gainOn(crown(all));
+        this.ofItself = new double[worth.size()];
+        for (Map.Entry<String, Worth> limb : worth.entrySet()) {
+            ofItself[places.size()] = ofItself(limb.getKey(), limb.getValue());
+            places.put(limb.getKey(), places.size());
+        }
+        this.gain = light.gainOn(new Done(all).crown);
+    }
+
+    /** How far each limb's work is done, and the crown that is left of it. */
+    private final class Done {
+        final double[] part;
+        final LivingCrown crown;
+
+        Done(Collection<Made> made) {
+            this.part = new double[ofItself.length];
+            this.crown = new LivingCrown(scene.branching(), scene.shares());
+            made.forEach(this::add);
+        }
+
+        private Done(Done other) {
+            this.part = other.part.clone();
+            this.crown = other.crown.copy();
+        }
+
+        Done with(Made cut) {
+            Done more = new Done(this);
+            more.add(cut);
+            return more;
+        }
+
+        void add(Made cut) {
+            int place = places.get(cut.limb());
+            part[place] = Math.max(part[place], partDone(cut));
+            if (cut.kind() == Verdict.REMOVE) {
+                crown.remove(scene.branching().get(cut.limb()));
+            } else if (cut.kind() == Verdict.SHORTEN) {
+                crown.shorten(scene.branching().get(cut.limb()), cut.alongM());
+            }
+        }
+
+        double gained() {
+            return gained(lightLetIn(crown));
+        }
+
+        double gained(double lightLetIn) {
+            double sum = 0;
+            for (int place = 0; place < part.length; place++) {
+                sum += part[place] * ofItself[place];
+            }
+            return sum + lightLetIn / scene.figure(WORTH_LIGHT_WHOLE);
+        }
     }
 
     /** The worth of a plan over {@code years} pruning years from the one called {@code first}. */
@@ -102,6 +155,7 @@ final class PlanValue {
         }
         Set<String> unfinished = unfinished(plan);
         Set<Made> made = new HashSet<>();
+        Done done = new Done(made);
         double sum = 0;
         for (int year = Math.min(first, byYear.keySet().stream().findFirst().orElse(first));
                 year < first + years;
@@ -110,13 +164,14 @@ final class PlanValue {
             now.stream()
                     .filter(cut -> !unfinished.contains(cut.limb()))
                     .map(Made::of)
-                    .forEach(made::add);
-            sum += gained(made) - costOfPlaces(now);
+                    .filter(made::add)
+                    .forEach(done::add);
+            sum += done.gained() - costOfPlaces(now);
         }
         return sum
                 - years * (scene.figure(PLAN_STEP_COST) * steps(made) + costOfLeavingOut(made))
                 - costOfHorns(byYear)
-                - costOfLeavingLittle(crown(made).left());
+                - costOfLeavingLittle(done.crown.left());
     }
 
     /** What it costs that arms come down in different years, so that some stand as horns meanwhile. */
@@ -164,22 +219,18 @@ final class PlanValue {
 
     /** What is gained when these cuts are made. */
     double gained(Set<Made> made) {
-        Map<String, Double> done = new HashMap<>();
-        made.forEach(cut -> done.merge(cut.limb(), partDone(cut), Math::max));
-        double sum = 0;
-        for (String limb : worth.keySet()) {
-            sum += done.getOrDefault(limb, 0.0) * ofItself(limb);
-        }
-        return sum + lightLetIn(made) / scene.figure(WORTH_LIGHT_WHOLE);
+        return new Done(made).gained();
     }
 
-    /** What is gained by one cut more. */
-    double gainedBy(LimbVerdict next, List<PlannedCut> before) {
-        Set<Made> made = new HashSet<>();
-        before.stream().map(Made::of).forEach(made::add);
-        double without = gained(made);
-        made.add(Made.of(next));
-        return gained(made) - without;
+    /** What is gained by one cut more, after others. */
+    ToDoubleFunction<LimbVerdict> gainedAfter(List<PlannedCut> before) {
+        Done done = new Done(before.stream().map(Made::of).toList());
+        double without = done.gained();
+        gain.letIn(done.crown);
+        return next -> {
+            Done then = done.with(Made.of(next));
+            return then.gained(lightOf.computeIfAbsent(then.crown, gain::wouldLetIn)) - without;
+        };
     }
 
     /** A limb only shortened on its way out has not done all it is to do. */
@@ -189,34 +240,20 @@ final class PlanValue {
     }
 
     /** Danger and form; what a small cut does for the form goes with its cross-section, and a shortening grows out again. */
-    private double ofItself(String limb) {
-        Worth own = worth.get(limb);
+    private double ofItself(String limb, Worth own) {
         double widthCm = scene.branching().get(limb).diameterCm() / scene.figure(BIG_CUT_CM);
         double lasting = (toGo.contains(limb) ? 1 : scene.figure(PLAN_SHORTENING_TIMES))
                 * (low.contains(limb) ? scene.figure(PLAN_LOW_TIMES) : 1);
         return scene.figure(PLAN_RISK_TIMES) * own.risk() + lasting * own.form() * Math.min(1, widthCm * widthCm);
     }
 
-    private double lightLetIn(Set<Made> made) {
-        Double known = lightOf.get(made);
+    private double lightLetIn(LivingCrown crown) {
+        Double known = lightOf.get(crown);
         if (known == null) {
-            known = gain.letIn(crown(made));
-            lightOf.put(Set.copyOf(made), known);
+            known = gain.letIn(crown);
+            lightOf.put(crown.copy(), known);
         }
         return known;
-    }
-
-    private LivingCrown crown(Set<Made> made) {
-        LivingCrown crown = new LivingCrown(scene.branching(), scene.shares());
-        for (Made cut : made) {
-            Limb limb = scene.branching().get(cut.limb());
-            if (cut.kind() == Verdict.REMOVE) {
-                crown.remove(limb);
-            } else if (cut.kind() == Verdict.SHORTEN) {
-                crown.shorten(limb, cut.alongM());
-            }
-        }
-        return crown;
     }
 
     /** What it costs that big cuts of a year all bare one side, or none is high or none low. */

@@ -3,6 +3,7 @@ package org.diligentbough.core.plan;
 import static org.diligentbough.core.knowledge.Figure.LARGE_SHARE;
 
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -23,11 +24,15 @@ final class PlanningCase {
     /** What wants to be cut or bent, by tag, in common order. */
     final Map<String, LimbVerdict> verdicts = new LinkedHashMap<>();
 
+    /** The place of each in that order, by tag. */
+    final Map<String, Integer> places = new HashMap<>();
+
     /** The same with what grows from another limb before that: after it, it would be gone. */
     final List<LimbVerdict> inwards = new ArrayList<>();
 
     final CropOnLimbs crop;
     final DetailWork detail;
+    final ArmSteps armSteps;
     /** What stands round the tree and is worth felling or lowering for its light. */
     final List<ShadeWork> shadeWork;
 
@@ -46,7 +51,11 @@ final class PlanningCase {
         this.moves = moves;
         this.crop = new CropOnLimbs(scene);
         this.detail = new DetailWork(scene);
-        cuts.forEach(limb -> verdicts.put(limb.tag(), limb));
+        this.armSteps = new ArmSteps(scene);
+        for (LimbVerdict limb : cuts) {
+            places.put(limb.tag(), places.size());
+            verdicts.put(limb.tag(), limb);
+        }
         for (Limb limb : scene.branching().outwards()) {
             if (verdicts.containsKey(limb.id())) {
                 inwards.add(0, verdicts.get(limb.id()));

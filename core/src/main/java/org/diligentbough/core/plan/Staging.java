@@ -59,7 +59,7 @@ final class Staging {
 
     /** Where a limb is shortened on its way out; one that would fit a year but was asked to be split by about half. */
     Optional<Cut> step(LimbVerdict limb, LaneDraft lane) {
-        double most = moves.split(limb) ? draft.crown.copy().remove(limb.limb()) / 2 : 1;
+        double most = moves.split(limb) ? draft.crown.on(limb.limb()) / 2 : 1;
         return new PartialCut(scene, draft.crown, lane.budget, most).of(limb.limb());
     }
 
@@ -85,7 +85,7 @@ final class Staging {
             return;
         }
         for (Limb limb : List.copyOf(toFinish.keySet())) {
-            double share = lane.budget.shareOfThisYear(draft.crown.copy().remove(limb));
+            double share = lane.budget.shareOfThisYear(draft.crown.on(limb));
             Cut cut = sizing.cut(limb, Place.collar());
             boolean itsTime = begunBefore(limb, lane)
                     && moves.pin(limb.id(), Verdict.REMOVE)

@@ -16,8 +16,10 @@ import java.util.Set;
 /** Which limb grows from which, and where each is in space. Immutable. */
 public final class Branching {
     /** Thickest first, then by tag, so that the same survey is always taken in the same order. */
-    public static final Comparator<Limb> THICKEST_FIRST =
-            Comparator.comparingDouble(Limb::diameterCm).reversed().thenComparing(Limb::id);
+    public static final Comparator<Limb> THICKEST_FIRST = (one, other) -> {
+        int thicker = Double.compare(other.diameterCm(), one.diameterCm());
+        return thicker != 0 ? thicker : one.id().compareTo(other.id());
+    };
 
     private static final double ROUNDING_M = 1e-6;
 
@@ -27,6 +29,11 @@ public final class Branching {
     private final List<Limb> onTrunk = new ArrayList<>();
     private final List<Limb> outwards = new ArrayList<>();
     private final Map<String, Integer> numbers = new HashMap<>();
+    /** By number: those of the limbs that grow from it, and of the one it grows from, -1 for the trunk. */
+    private final int[][] childNumbers;
+
+    private final int[] parentNumbers;
+    private final double[] originsM;
     private final Set<String> living = new HashSet<>();
 
     /**
@@ -52,7 +59,8 @@ public final class Branching {
                             () -> onTrunk.add(limb));
         }
         onTrunk.sort(THICKEST_FIRST);
-        children.replaceAll((id, list) -> list.stream().sorted(THICKEST_FIRST).toList());
+        children.values().forEach(list -> list.sort(THICKEST_FIRST));
+        children.replaceAll((id, list) -> List.copyOf(list));
         Deque<Limb> waiting = new ArrayDeque<>(onTrunk);
         while (!waiting.isEmpty()) {
             Limb limb = waiting.removeFirst();
@@ -68,6 +76,19 @@ public final class Branching {
         }
         if (outwards.size() != byId.size()) {
             throw new IllegalArgumentException("limbs grow from each other in a circle");
+        }
+        childNumbers = new int[outwards.size()][];
+        parentNumbers = new int[outwards.size()];
+        originsM = new double[outwards.size()];
+        for (int number = 0; number < childNumbers.length; number++) {
+            Limb limb = outwards.get(number);
+            List<Limb> grown = childrenOf(limb);
+            childNumbers[number] = new int[grown.size()];
+            for (int i = 0; i < grown.size(); i++) {
+                childNumbers[number][i] = number(grown.get(i).id());
+            }
+            originsM[number] = limb.originM();
+            parentNumbers[number] = limb.parent().map(this::number).orElse(-1);
         }
     }
 
@@ -87,9 +108,24 @@ public final class Branching {
         return Collections.unmodifiableList(outwards);
     }
 
-    /** A limb's place among {@link #outwards()}. */
-    int number(String id) {
+    /** A limb's place among {@link #outwards()}, 0 for the first. */
+    public int number(String id) {
         return numbers.get(id);
+    }
+
+    /** The number of the limb that one grows from, -1 where that is the trunk. */
+    public int parentOf(int number) {
+        return parentNumbers[number];
+    }
+
+    /** Where the limb of a number leaves what it grows from, m from its base; on the trunk, m up. */
+    public double originM(int number) {
+        return originsM[number];
+    }
+
+    /** The numbers of the limbs that grow from one, thickest first. */
+    int[] childrenOf(int number) {
+        return childNumbers[number];
     }
 
     /** The limbs on the trunk, thickest first. */

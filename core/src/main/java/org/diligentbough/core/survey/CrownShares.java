@@ -12,7 +12,8 @@ import java.util.Map;
 public final class CrownShares {
     private final Branching branching;
     private final Map<String, Double> shares = new HashMap<>();
-    private final Map<String, Double> own = new HashMap<>();
+    /** By the limb's number. */
+    private final double[] own;
 
     public CrownShares(Branching branching) {
         this.branching = branching;
@@ -23,10 +24,11 @@ public final class CrownShares {
         for (Limb limb : branching.outwards()) {
             shares.put(limb.id(), branching.living(limb) && whole > 0 ? shareOf(limb, whole) : 0.0);
         }
+        own = new double[branching.outwards().size()];
         for (Limb limb : branching.outwards()) {
             double sideLimbs =
                     livingSideLimbs(limb).stream().mapToDouble(this::of).sum();
-            own.put(limb.id(), Math.max(0, of(limb) - sideLimbs));
+            own[branching.number(limb.id())] = Math.max(0, of(limb) - sideLimbs);
         }
     }
 
@@ -60,7 +62,12 @@ public final class CrownShares {
 
     /** Share on the limb itself, without its side limbs, 0 to 1. */
     public double own(Limb limb) {
-        return own.get(limb.id());
+        return own[branching.number(limb.id())];
+    }
+
+    /** The same by the limb's number. */
+    double own(int number) {
+        return own[number];
     }
 
     /**

@@ -83,7 +83,12 @@ public record Limb(
     }
 
     public boolean has(FaultKind kind) {
-        return faults.stream().anyMatch(fault -> fault.kind() == kind);
+        for (Fault fault : faults) {
+            if (fault.kind() == kind) {
+                return true;
+            }
+        }
+        return false;
     }
 
     public boolean is(Role wanted) {
