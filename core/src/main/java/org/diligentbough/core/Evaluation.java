@@ -5,6 +5,7 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
@@ -30,6 +31,7 @@ import org.diligentbough.core.survey.Limb;
 import org.diligentbough.core.survey.LivingCrown;
 import org.diligentbough.core.survey.Survey;
 import org.diligentbough.core.verdict.Cautions;
+import org.diligentbough.core.verdict.CutKind;
 import org.diligentbough.core.verdict.Decision;
 import org.diligentbough.core.verdict.LimbJudge;
 import org.diligentbough.core.verdict.LimbVerdict;
@@ -39,7 +41,10 @@ import org.diligentbough.core.verdict.TreeJudge;
 import org.diligentbough.core.verdict.TreeVerdict;
 import org.diligentbough.core.verdict.Triage;
 import org.diligentbough.core.verdict.Verdict;
+import org.diligentbough.core.visit.MadeCut;
 import org.diligentbough.core.visit.Standing;
+import org.diligentbough.core.visit.TreeRecord;
+import org.diligentbough.core.visit.Visit;
 
 /**
  * The whole judgement of one surveyed tree. The same survey always gives the same evaluation.
@@ -61,6 +66,7 @@ public record Evaluation(
         CuttingCalendar calendar,
         MayCut today,
         List<Reason> cautions) {
+    private static final double LEAST_CROWN = 0.1;
 
     /** Judges and plans a survey; what stands round the tree is what the survey names. */
     public static Evaluation of(Survey survey, Rulebook rules) {
@@ -267,14 +273,51 @@ public record Evaluation(
         return tree.triage() == Triage.MAINTAIN && scene.tree().yearsSinceCut().orElse(Double.MAX_VALUE) < 2;
     }
 
-    /** Part, 0 to 1, of the upright shoots counted that is left when all the plan's work is done. */
-    public double shootsLeftAfterPlan() {
-        double counted = scene.tree().waterSprouts().orElse(0);
-        int taken = plan.lanes().stream()
-                .flatMap(lane -> lane.detail().stream())
-                .mapToInt(RenovationPlan.Detail::shoots)
-                .sum();
-        return counted > 0 ? Math.max(0, 1 - taken / counted) : 1;
+    /**
+     * The light as it is told when all the plan's work is done and nothing has grown since: as a survey on that day would
+     * find it, with the leaf of shortened limbs about what is left of them.
+     */
+    private CrownLight crownLightAfterPlan() {
+        Survey survey = scene.survey();
+        List<Visit> visits = plan.lanes().stream()
+                .map(lane -> new Visit(
+                        survey.today(),
+                        lane.cuts().stream().map(this::made).toList(),
+                        lane.detail().map(RenovationPlan.Detail::shoots).orElse(0),
+                        lane.tasks().stream().map(task -> task.what().code()).collect(Collectors.toSet()),
+                        false))
+                .toList();
+        Survey after = new TreeRecord(List.of(survey), visits, scene.traits(), scene.knowledge(), calendar)
+                .standing()
+                .survey();
+        return light.in(after)
+                .with(SmallWood.of(after, new Branching(after.limbs()), scene.traits(), kept(), scene.knowledge()));
+    }
+
+    /**
+     * Share of the leaf on fruiting limbs that has light enough then; empty where nothing fruits, or so little is left
+     * that it says nothing of the crown which will grow.
+     */
+    public OptionalDouble inLightAfterPlan() {
+        return crownAfterPlan().left() < LEAST_CROWN
+                ? OptionalDouble.empty()
+                : crownLightAfterPlan().inLight();
+    }
+
+    private MadeCut made(RenovationPlan.PlannedCut cut) {
+        boolean step = cut.kind() == Verdict.SHORTEN
+                && limbs.stream().anyMatch(limb -> limb.tag().equals(cut.limb()) && limb.verdict() == Verdict.REMOVE);
+        return new MadeCut(
+                cut.limb(),
+                switch (cut.kind()) {
+                    case REMOVE -> MadeCut.Kind.REMOVED;
+                    case SHORTEN -> MadeCut.Kind.SHORTENED;
+                    default -> MadeCut.Kind.BENT;
+                },
+                cut.kind() == Verdict.SHORTEN ? cut.cut().place().alongM() : 0,
+                step,
+                cut.cut().kind() == CutKind.RENEWAL,
+                Optional.empty());
     }
 
     /** The tree with its plan, to look ahead from. */

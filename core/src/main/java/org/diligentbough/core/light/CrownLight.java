@@ -161,7 +161,7 @@ public final class CrownLight {
 
     /** The same of a crown of which part is cut; limbs that are gone are absent. */
     public Map<String, Double> byLimb(LivingCrown crown) {
-        Map<String, Double> all = byLimb(lightIn(crown, 1));
+        Map<String, Double> all = byLimb(lightIn(crown));
         all.keySet().removeIf(id -> crown.keptOf(id) <= 0);
         return all;
     }
@@ -184,7 +184,7 @@ public final class CrownLight {
     }
 
     /** Small wood goes with the limbs in their share, shoots with the limb they stand on. */
-    private double[] lightIn(LivingCrown crown, double shootsLeft) {
+    private double[] lightIn(LivingCrown crown) {
         double[] kept = new double[bodies.size()];
         Arrays.fill(kept, 1);
         number.forEach((id, i) -> kept[i] = crown.keptOf(id));
@@ -193,7 +193,7 @@ public final class CrownLight {
             kept[at++] = Math.min(1, crown.left());
         }
         for (SmallWood.Uprights shoots : smallWood.uprights()) {
-            kept[at++] = shootsLeft * crown.keptOf(shoots.limb());
+            kept[at++] = crown.keptOf(shoots.limb());
         }
         double[] more = rays.moreLight(kept, place -> true);
         for (int p = 0; p < more.length; p++) {
@@ -210,36 +210,21 @@ public final class CrownLight {
 
     /** Share of the leaf on fruiting limbs that has light enough for fruit buds, 0 to 1; empty when nothing fruits. */
     public OptionalDouble inLight() {
-        double[] all = new double[limbs.size()];
-        Arrays.fill(all, 1);
-        return inLight(light, all);
-    }
-
-    /**
-     * The same of a crown of which part is cut.
-     *
-     * @param shootsLeft part, 0 to 1, of the upright shoots counted that is left
-     */
-    public OptionalDouble inLight(LivingCrown crown, double shootsLeft) {
-        return inLight(lightIn(crown, shootsLeft), keptOfEach(crown));
+        double whole = 0;
+        double lit = 0;
+        for (int p = 0; p < light.length; p++) {
+            int limb = p / onALimb;
+            if (limbs.get(limb).fruitsAtLeast(1)) {
+                double leaf = bodies.get(limb).leafAreaM2();
+                whole += leaf;
+                lit += leaf * enough(light[p]);
+            }
+        }
+        return whole > 0 ? OptionalDouble.of(lit / whole) : OptionalDouble.empty();
     }
 
     private double[] keptOfEach(LivingCrown crown) {
         return limbs.stream().mapToDouble(limb -> crown.keptOf(limb.id())).toArray();
-    }
-
-    private OptionalDouble inLight(double[] atPlaces, double[] kept) {
-        double whole = 0;
-        double lit = 0;
-        for (int p = 0; p < atPlaces.length; p++) {
-            int limb = p / onALimb;
-            if (limbs.get(limb).fruitsAtLeast(1)) {
-                double leaf = kept[limb] * bodies.get(limb).leafAreaM2();
-                whole += leaf;
-                lit += leaf * enough(atPlaces[p]);
-            }
-        }
-        return whole > 0 ? OptionalDouble.of(lit / whole) : OptionalDouble.empty();
     }
 
     /**

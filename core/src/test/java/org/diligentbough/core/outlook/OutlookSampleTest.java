@@ -161,6 +161,30 @@ class OutlookSampleTest {
         assertThat(part(NEGLECTED, OutlookSampleTest::holdsItsLight)).isGreaterThanOrEqualTo(0.95);
     }
 
+    /** A tree's page tells both: the light when all is cut, and that of each year ahead. */
+    @Test
+    void theYearsAheadPassThroughTheLightToldAfterThePlan() {
+        List<Case> told = NEGLECTED.stream()
+                .filter(one -> one.evaluation().inLightAfterPlan().isPresent())
+                .toList();
+        assertThat(told).hasSizeGreaterThan(NEGLECTED.size() * 3 / 4);
+        assertThat(part(told, one -> IntStream.rangeClosed(1, 4)
+                        .anyMatch(year -> Math.abs(one.planned(year).inLight().orElseThrow()
+                                        - one.evaluation().inLightAfterPlan().orElseThrow())
+                                < 0.1)))
+                .isGreaterThanOrEqualTo(0.95);
+    }
+
+    /** Nothing to be said of the light on stubs. */
+    @Test
+    void noLightIsToldAfterAPlanThatLeavesNoCrown() {
+        assertThat(NEGLECTED)
+                .filteredOn(one -> 1 - one.evaluation().crownAfterPlan().left() > 0.9)
+                .isNotEmpty()
+                .allSatisfy(
+                        one -> assertThat(one.evaluation().inLightAfterPlan()).isEmpty());
+    }
+
     private static boolean holdsItsLight(Case one) {
         double mean = IntStream.rangeClosed(3, 10)
                 .mapToDouble(year -> one.planned(year).inLight().orElseThrow())

@@ -72,7 +72,7 @@ class WorthTest {
                     "U" + i, limb -> limb.azimuth(azimuth).angle(80).diameter(9).fault(FaultKind.CROSSING_CENTRE));
         }
         Evaluation evaluation = tree.evaluate();
-        assertThat(evaluation.light().inLight(evaluation.crownAfterPlan(), 1).orElseThrow())
-                .isGreaterThanOrEqualTo(evaluation.light().inLight().orElseThrow());
+        assertThat(evaluation.inLightAfterPlan().orElseThrow())
+                .isGreaterThan(evaluation.crownLight().inLight().orElseThrow() + 0.1);
     }
 }

@@ -101,7 +101,7 @@ public class EvaluationWriter {
     private static EvaluationAnswer.LightAnswer light(Evaluation evaluation, CrownLight light) {
         return new EvaluationAnswer.LightAnswer(
                 share(light.inLight()),
-                share(light.inLight(evaluation.crownAfterPlan(), evaluation.shootsLeftAfterPlan())),
+                share(evaluation.inLightAfterPlan()),
                 thousandths(light.shareNotEntered()),
                 shades(light.shading().byNeighbours()),
                 shades(light.castOnNeighbours()));

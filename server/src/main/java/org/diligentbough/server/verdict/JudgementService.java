@@ -283,7 +283,7 @@ public class JudgementService {
                 treeId,
                 orNull(mean),
                 orNull(crown.inLight()),
-                orNull(crown.inLight(evaluation.crownAfterPlan(), evaluation.shootsLeftAfterPlan())));
+                orNull(evaluation.inLightAfterPlan()));
     }
 
     private static Double orNull(OptionalDouble value) {
