@@ -6,6 +6,8 @@ import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.SelectOption;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import org.assertj.core.api.Assertions;
 import org.diligentbough.server.TestServer;
 import org.junit.jupiter.api.Test;
@@ -182,6 +184,48 @@ class KindsJourney {
             assertThat(browser.part("Plan")).not().containsText("24 long shoots");
             Assertions.assertThat(browser.errors()).isEmpty();
         }
+    }
+
+    /** What shades a tree is work as a cut is: planned with what it gains, put on a day, logged, and gone. */
+    @Test
+    void aHedgeThatShadesIsLoweredOnADayAndLoggedAndShadesNoLonger() {
+        long siteId = TestServer.site("Hedge side");
+        String tree = tree(siteId, "H-1", "apple", "open-centre");
+        TestServer.person("Hazel Leader", 1972, "lead", "first-aid");
+        TestServer.post(
+                        "/api" + tree.replaceFirst("/sites/[0-9]+", "") + "/surveys",
+                        TestServer.walkJson()
+                                .replace(
+                                        "\"limbs\": [",
+                                        "\"surroundings\": [{\"kind\": \"hedge\", \"bearingDeg\": 180,"
+                                                + " \"distanceM\": 2.5, \"heightM\": 5, \"lengthM\": 14}], \"limbs\": ["))
+                .expect(201);
+        try (Browser browser = new Browser()) {
+            browser.open(tree);
+            browser.iAm("Wren Ashdown");
+            assertThat(browser.part("Plan"))
+                    .containsText(
+                            Pattern.compile(
+                                    "Lower the hedge to the south, 5.0 m high, to 1.8 m: [1-9][0-9]? % of the open sky’s light more"));
+            int before = inLight(browser);
+            onTheDayOfToday(browser, siteId, "H-1", "Hazel Leader");
+            assertThat(browser.part("Trees of the day")).containsText("lower the hedge");
+            logAll(browser, siteId, "Lower the hedge to the south");
+            browser.laptop();
+            browser.open(tree);
+            assertThat(browser.part("Plan")).not().containsText("Lower the hedge");
+            Assertions.assertThat(inLight(browser)).isGreaterThan(before);
+            Assertions.assertThat(browser.errors()).isEmpty();
+        }
+    }
+
+    /** Per cent of the fruiting wood that the tree's page says has light enough now. */
+    private static int inLight(Browser browser) {
+        Locator told = browser.page.getByText(Pattern.compile("of its fruiting wood has light enough"));
+        Matcher said = Pattern.compile("(\\d+) % of its fruiting wood")
+                .matcher(told.first().innerText());
+        Assertions.assertThat(said.find()).isTrue();
+        return Integer.parseInt(said.group(1));
     }
 
     private static void onTheDayOfToday(Browser browser, long siteId, String tag, String leader) {
