@@ -40,6 +40,11 @@ describe('what is said of light and worth', () => {
     expect(box.textContent).toContain('after the plan 61 %');
   });
 
+  it('says nothing of after the plan where that changes nothing', async () => {
+    await show(<LightSummary judgement={judgement({ inLightBefore: 0.614, inLightAfter: 0.611 })} />);
+    expect(box.textContent).not.toContain('after the plan');
+  });
+
   it('does not claim to know where nothing fruits, and names neighbours', async () => {
     await show(
       <LightSummary

@@ -73,7 +73,9 @@ export function LightSummary({ judgement }: { judgement: Judgement }) {
         ? 'Nothing on it is known to fruit, so its fruiting wood in light is not known. '
         : percent(light.inLightBefore) +
           ' of its fruiting wood has light enough for fruit buds (30 % of the open sky’s)' +
-          (light.inLightAfter == null ? '. ' : '; after the plan ' + percent(light.inLightAfter) + '. ')}
+          (light.inLightAfter == null || percent(light.inLightAfter) === percent(light.inLightBefore)
+            ? '. '
+            : '; after the plan ' + percent(light.inLightAfter) + '. ')}
       {light.takenByNeighbours.length > 0 && 'Neighbours take: ' + shades(light.takenByNeighbours) + '. '}
       {light.castOnNeighbours.length > 0 && 'It takes from: ' + shades(light.castOnNeighbours) + '.'}
     </p>

@@ -66,7 +66,7 @@ public record Evaluation(
         CuttingCalendar calendar,
         MayCut today,
         List<Reason> cautions) {
-    private static final double LEAST_CROWN = 0.1;
+    private static final double LEAST_CROWN = 0.3;
 
     /** Judges and plans a survey; what stands round the tree is what the survey names. */
     public static Evaluation of(Survey survey, Rulebook rules) {

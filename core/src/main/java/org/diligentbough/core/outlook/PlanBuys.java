@@ -6,6 +6,8 @@ import java.util.OptionalDouble;
 import org.diligentbough.core.knowledge.Reason;
 import org.diligentbough.core.knowledge.ReasonCode;
 import org.diligentbough.core.outlook.Outlook.Year;
+import org.diligentbough.core.verdict.LimbVerdict;
+import org.diligentbough.core.verdict.Rule;
 
 /** What a plan buys and what it costs beside leaving the tree alone, in sentences. */
 public final class PlanBuys {
@@ -45,6 +47,7 @@ public final class PlanBuys {
         boolean wanted = now.fruit().goodInReach().isPresent();
         if (tree.plan().lanes().stream().allMatch(lane -> lane.cuts().isEmpty())) {
             say(ReasonCode.OUTLOOK_KEPT, wasFirst, planFirst, aloneFirst);
+            wantsABranch(now, plan);
             return said;
         }
         if (planFirst > aloneFirst + ALIKE || planFirst > wasFirst + ALIKE) {
@@ -59,6 +62,7 @@ public final class PlanBuys {
         if (plan.heightM() < alone.heightM() - ALIKE_M) {
             say(ReasonCode.OUTLOOK_BUYS_HEIGHT, plan.heightM(), alone.heightM());
         }
+        wantsABranch(now, plan);
         if (lit(plan) > lit(alone) + ALIKE) {
             say(ReasonCode.OUTLOOK_BUYS_LIGHT, lit(plan), lit(alone));
         }
@@ -70,6 +74,18 @@ public final class PlanBuys {
         }
         tree.upkeep().ifPresent(upkeep -> say(ReasonCode.OUTLOOK_YEARLY, upkeep.minutes()));
         return said;
+    }
+
+    /** The years ahead bring limbs down to which no cut could be given: that hangs on what nobody entered. */
+    private void wantsABranch(Year now, Year then) {
+        List<String> uncut = tree.limbs().stream()
+                .filter(limb -> limb.cut().isEmpty()
+                        && limb.rule().filter(Rule.TOO_HIGH::equals).isPresent())
+                .map(LimbVerdict::tag)
+                .toList();
+        if (!uncut.isEmpty() && then.heightM() < now.heightM() - ALIKE_M) {
+            say(ReasonCode.OUTLOOK_WANTS_A_BRANCH, String.join(", ", uncut), then.heightM());
+        }
     }
 
     /** The year in which all fruit is least, if it falls by much while the work goes on. */

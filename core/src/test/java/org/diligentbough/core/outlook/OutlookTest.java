@@ -7,7 +7,10 @@ import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.OptionalInt;
+import org.diligentbough.core.Evaluation;
 import org.diligentbough.core.SurveyBuilder;
+import org.diligentbough.core.knowledge.Reason;
+import org.diligentbough.core.knowledge.ReasonCode;
 import org.diligentbough.core.orchard.Form;
 import org.diligentbough.core.orchard.Species;
 import org.diligentbough.core.outlook.Outlook.Grown;
@@ -68,6 +71,32 @@ class OutlookTest {
         // Of small wood that nobody entered a little hangs lower.
         assertThat(above.fruit().goodInReach().orElseThrow())
                 .isLessThan(0.1 * above.fruit().good());
+    }
+
+    /** The years bring it down all the same: that hangs on a branch that nobody entered, and it is said. */
+    @Test
+    void aLeaderThatHasNothingToBeCutToIsSaidToWantABranch() {
+        SurveyBuilder tree = fourLimbs(40).limb("T", limb -> limb.diameter(14)
+                .origin(1.4)
+                .azimuth(45)
+                .angle(88)
+                .length(5.5)
+                .years(40)
+                .fruiting(1));
+        tree.heightM = 6.9;
+        tree.targetHeightM = OptionalDouble.of(4);
+        tree.yearsSinceCut = OptionalDouble.of(12);
+        Evaluation found = tree.evaluate();
+        assertThat(SurveyBuilder.verdictOn(found, "T").cut()).isEmpty();
+        assertThat(PlanBuys.of(look(tree), found.planned()))
+                .filteredOn(said -> said.code() == ReasonCode.OUTLOOK_WANTS_A_BRANCH)
+                .singleElement()
+                .satisfies(said -> assertThat(said.arguments().get(0)).isEqualTo("T"));
+        SurveyBuilder low = fourLimbs(40);
+        low.targetHeightM = OptionalDouble.of(4);
+        assertThat(PlanBuys.of(look(low), low.evaluate().planned()))
+                .extracting(Reason::code)
+                .doesNotContain(ReasonCode.OUTLOOK_WANTS_A_BRANCH);
     }
 
     @Test
