@@ -12,9 +12,11 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.sql.Connection;
 import java.sql.DriverManager;
+import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.util.Arrays;
 import java.util.UUID;
+import java.util.concurrent.TimeUnit;
 import java.util.stream.Collectors;
 import org.springframework.boot.SpringApplication;
 import org.springframework.boot.web.server.context.WebServerApplicationContext;
@@ -135,9 +137,45 @@ public final class TestServer {
         return send("PUT", path, body);
     }
 
+    /** Sends, and where that changed something waits until all trees that it made stale are judged. */
     public static Answer send(String method, String path, String body) {
         url();
-        return sendAs(person, method, path, body);
+        Answer answer = sendAs(person, method, path, body);
+        if (!method.equals("GET")) {
+            judged();
+        }
+        return answer;
+    }
+
+    /** Waits until no tree waits to be judged. */
+    public static void judged() {
+        long until = System.nanoTime() + TimeUnit.MINUTES.toNanos(2);
+        try (Connection database = database()) {
+            while (waiting(database) > 0) {
+                assertThat(System.nanoTime())
+                        .as("trees still wait to be judged")
+                        .isLessThan(until);
+                Thread.sleep(10);
+            }
+        } catch (SQLException e) {
+            throw new IllegalStateException(e);
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+        }
+    }
+
+    private static int waiting(Connection database) throws SQLException {
+        try (ResultSet count =
+                database.createStatement().executeQuery("select count(*) from stale_tree where tries = 0")) {
+            count.next();
+            return count.getInt(1);
+        }
+    }
+
+    /** A part of the running application. */
+    public static <T> T part(Class<T> type) {
+        url();
+        return running.getBean(type);
     }
 
     /** {@code as} 0 for nobody. */
@@ -198,11 +236,13 @@ public final class TestServer {
     /** Posts what is not JSON. */
     public static Answer sendBytes(String path, String type, byte[] body) {
         url();
-        return send(
+        Answer answer = send(
                 person,
                 HttpRequest.newBuilder(URI.create(url() + path))
                         .POST(HttpRequest.BodyPublishers.ofByteArray(body))
                         .header("Content-Type", type));
+        judged();
+        return answer;
     }
 
     private static Answer send(long as, HttpRequest.Builder request) {

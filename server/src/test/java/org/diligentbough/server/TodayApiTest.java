@@ -15,6 +15,7 @@ import java.sql.Connection;
 import java.sql.SQLException;
 import java.util.List;
 import java.util.UUID;
+import org.diligentbough.server.verdict.JudgingQueue;
 import org.junit.jupiter.api.Test;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ArrayNode;
@@ -110,6 +111,9 @@ class TodayApiTest {
             statement.executeUpdate("delete from plan_lane where tree_id = " + treeId);
             statement.executeUpdate("update tree_outlook set good_until = '2026-10-31' where tree_id = " + treeId);
         }
+        assertThat(board().get("open")).isEmpty();
+        TestServer.part(JudgingQueue.class).markLapsed();
+        TestServer.judged();
         assertThat(board().get("open")).isEqualTo(before).isNotEmpty();
     }
 

@@ -28,7 +28,7 @@ import org.diligentbough.server.crew.PeopleService;
 import org.diligentbough.server.crew.PersonData;
 import org.diligentbough.server.crew.PersonData.TicketData;
 import org.diligentbough.server.fruit.Fruit;
-import org.diligentbough.server.orchard.OrchardService.JudgementOutdated;
+import org.diligentbough.server.orchard.OrchardService.TreesOutdated;
 import org.diligentbough.server.orchard.SiteMapper.SiteRow;
 import org.diligentbough.server.orchard.TreeMapper.TreeRow;
 import org.diligentbough.server.season.Sightings;
@@ -133,8 +133,7 @@ class WorkImport {
         for (int i = 0; i < trees.size(); i++) {
             removal(run, archive.trees().get(i), trees.get(i), "/trees/" + i + "/removal");
         }
-        events.publishEvent(
-                new JudgementOutdated(trees.stream().map(TreeRow::id).toList()));
+        events.publishEvent(new TreesOutdated(site.id(), null));
     }
 
     private void sighting(Run run, ArchivedSighting seen, String at) {

@@ -8,7 +8,6 @@ import java.util.Map;
 import java.util.Set;
 import java.util.function.Function;
 import java.util.stream.Collectors;
-import org.diligentbough.core.Evaluation;
 import org.diligentbough.core.Rulebook;
 import org.diligentbough.core.crew.DayCheck;
 import org.diligentbough.core.crew.DayFinding;
@@ -17,6 +16,7 @@ import org.diligentbough.core.crew.Kit;
 import org.diligentbough.core.crew.TreeVisit;
 import org.diligentbough.core.crew.WorkDay;
 import org.diligentbough.core.knowledge.Codes;
+import org.diligentbough.core.orchard.Species;
 import org.diligentbough.core.season.MayCut;
 import org.diligentbough.core.season.Weather;
 import org.diligentbough.core.verdict.Ticket;
@@ -26,9 +26,11 @@ import org.diligentbough.server.crew.DayView.FindingView;
 import org.diligentbough.server.crew.DayView.PersonView;
 import org.diligentbough.server.crew.DayView.VisitView;
 import org.diligentbough.server.crew.PeopleService.Person;
+import org.diligentbough.server.crew.VisitMaker.Work;
 import org.diligentbough.server.orchard.OrchardService;
 import org.diligentbough.server.orchard.TreeMapper.TreeRow;
 import org.diligentbough.server.season.SiteWeather;
+import org.diligentbough.server.shared.ProblemException;
 import org.diligentbough.server.shared.Today;
 import org.diligentbough.server.shared.Wording;
 import org.diligentbough.server.verdict.JudgementService;
@@ -50,6 +52,7 @@ class DayReader {
     private final PeopleService people;
     private final OrchardService orchard;
     private final JudgementService judgement;
+    private final LaneWorks laneWorks;
     private final SiteWeather weather;
     private final Rulebook rules;
     private final Wording wording;
@@ -62,6 +65,7 @@ class DayReader {
             PeopleService people,
             OrchardService orchard,
             JudgementService judgement,
+            LaneWorks laneWorks,
             SiteWeather weather,
             Rulebook rules,
             Wording wording,
@@ -72,6 +76,7 @@ class DayReader {
         this.people = people;
         this.orchard = orchard;
         this.judgement = judgement;
+        this.laneWorks = laneWorks;
         this.weather = weather;
         this.rules = rules;
         this.wording = wording;
@@ -89,8 +94,11 @@ class DayReader {
     DayView view(DayRow day) {
         DayData data = data(day);
         SiteWeather.Known known = weather.of(day.siteId());
-        List<Turn> turns = visits.ofDay(day.id()).stream()
-                .map(row -> turn(row, day, known))
+        List<VisitRow> ofDay = visits.ofDay(day.id());
+        Map<Long, List<Work>> planned =
+                laneWorks.planned(ofDay.stream().map(VisitRow::treeId).toList());
+        List<Turn> turns = ofDay.stream()
+                .map(row -> turn(row, day, known, planned.getOrDefault(row.treeId(), List.of())))
                 .toList();
         List<Helper> coming = coming(day);
         return new DayView(
@@ -173,12 +181,15 @@ class DayReader {
                 finding.helper().isPresent() ? finding.helper().getAsLong() : null);
     }
 
-    private Turn turn(VisitRow row, DayRow day, SiteWeather.Known known) {
+    private Turn turn(VisitRow row, DayRow day, SiteWeather.Known known, List<Work> planned) {
         TreeRow tree = orchard.tree(row.treeId());
         List<VisitCut> cuts = records.cuts(row);
-        Evaluation evaluation = judgement.now(row.treeId());
-        MayCut mayCut = evaluation.calendar().mayCut(day.onDay());
-        Weather.Holds holds = known.holds(evaluation.scene().survey().tree().species(), day.onDay());
+        MayCut mayCut = judgement
+                .calendar(row.treeId())
+                .orElseThrow(() -> ProblemException.notFound("This tree has not been surveyed yet."))
+                .mayCut(day.onDay());
+        Weather.Holds holds =
+                known.holds(Codes.parse(Species.class, tree.species()).orElseThrow(), day.onDay());
         Set<Ticket> tickets = cuts.stream()
                 .flatMap(cut -> cut.tickets().stream())
                 .map(code -> Codes.parse(Ticket.class, code).orElseThrow())
@@ -200,7 +211,7 @@ class DayReader {
                         || cuts.stream().anyMatch(VisitCut::boundToWindow),
                 mayCut,
                 holds,
-                outdated(evaluation, cuts),
+                outdated(planned, cuts),
                 ids(row.people()));
         return new Turn(row, tree, cuts, visit);
     }
@@ -213,12 +224,11 @@ class DayReader {
     }
 
     /** Limbs whose cut is in the tree's plan no longer. */
-    private static List<String> outdated(Evaluation evaluation, List<VisitCut> cuts) {
-        Set<String> planned = new HashSet<>();
-        evaluation.plan().lanes().forEach(lane -> lane.cuts()
-                .forEach(cut -> planned.add(cut.limb() + Codes.of(cut.kind()))));
+    private static List<String> outdated(List<Work> planned, List<VisitCut> cuts) {
+        Set<String> still = new HashSet<>();
+        planned.forEach(work -> work.cuts().forEach(cut -> still.add(cut.limb() + cut.kind())));
         return cuts.stream()
-                .filter(cut -> !planned.contains(cut.limb() + cut.kind()))
+                .filter(cut -> !still.contains(cut.limb() + cut.kind()))
                 .map(VisitCut::limb)
                 .toList();
     }

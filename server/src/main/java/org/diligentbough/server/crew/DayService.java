@@ -5,6 +5,7 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
@@ -55,6 +56,7 @@ public class DayService {
     private final TreeRecords records;
     private final DayReader reader;
     private final VisitMaker maker;
+    private final LaneWorks laneWorks;
     private final JudgementService judgement;
     private final PlanMapper plans;
     private final OrchardService orchard;
@@ -70,6 +72,7 @@ public class DayService {
             TreeRecords records,
             DayReader reader,
             VisitMaker maker,
+            LaneWorks laneWorks,
             JudgementService judgement,
             PlanMapper plans,
             OrchardService orchard,
@@ -83,6 +86,7 @@ public class DayService {
         this.records = records;
         this.reader = reader;
         this.maker = maker;
+        this.laneWorks = laneWorks;
         this.judgement = judgement;
         this.plans = plans;
         this.orchard = orchard;
@@ -389,23 +393,31 @@ public class DayService {
     }
 
     /**
-     * Trees whose plan has something open on a day that is on no work day yet; what is urgent and closes first before, and
-     * no more than can be looked through.
+     * Trees whose plan, as it was last judged, has something open on a day that is on no work day yet; what is urgent and
+     * closes first before, and no more than can be looked through.
      */
-    @Transactional
+    @Transactional(readOnly = true)
     public List<Candidate> candidates(long id) {
         DayRow day = row(id);
-        judgement.refresh(day.siteId());
-        return plans.openOn(day.siteId(), day.onDay()).stream()
+        List<Long> open = plans.openOn(day.siteId(), day.onDay()).stream()
                 .map(PlanMapper.LaneRow::treeId)
                 .distinct()
-                .flatMap(treeId -> candidate(treeId, day.onDay()).stream())
-                .limit(MOST_CANDIDATES)
                 .toList();
+        List<Candidate> found = new ArrayList<>();
+        // Few of those that close first are on a day already: one look or two will do.
+        for (int from = 0; from < open.size() && found.size() < MOST_CANDIDATES; from += MOST_CANDIDATES) {
+            List<Long> some = open.subList(from, Math.min(open.size(), from + MOST_CANDIDATES));
+            Map<Long, Work> work = laneWorks.openOn(some, day.onDay());
+            some.stream()
+                    .filter(work::containsKey)
+                    .flatMap(treeId -> candidate(treeId, work.get(treeId), day.onDay()).stream())
+                    .limit(MOST_CANDIDATES - found.size())
+                    .forEach(found::add);
+        }
+        return found;
     }
 
-    private Optional<Candidate> candidate(long treeId, LocalDate on) {
-        Work work = maker.openOn(judgement.now(treeId), on);
+    private Optional<Candidate> candidate(long treeId, Work work, LocalDate on) {
         Set<String> taken = onOpenVisits(treeId);
         List<VisitCut> cuts = work.cuts().stream()
                 .filter(cut -> !taken.contains(cut.limb() + cut.kind()))
@@ -423,7 +435,7 @@ public class DayService {
                 tree.tag(),
                 tree.species(),
                 tree.cultivar(),
-                work.closes().equals(LocalDate.MAX) ? on : work.closes(),
+                work.closes().orElse(on),
                 cuts.stream().anyMatch(VisitCut::urgent),
                 work.sick(),
                 cuts.stream().mapToInt(VisitCut::minutes).sum()

@@ -2,12 +2,14 @@ package org.diligentbough.server.crew;
 
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.EnumSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Predicate;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.diligentbough.core.Evaluation;
 import org.diligentbough.core.crew.Kit;
 import org.diligentbough.core.knowledge.Codes;
@@ -49,7 +51,11 @@ class VisitMaker {
      */
     record Wanted(List<Chosen> cuts, Integer shoots, boolean upkeep) {}
 
-    /** What a plan has for a tree on a day. */
+    /**
+     * What a plan has for a tree on a day.
+     *
+     * @param closes last day of the window that closes first; empty where nothing is bound to one
+     */
     record Work(
             List<VisitCut> cuts,
             Optional<Detail> detail,
@@ -57,9 +63,28 @@ class VisitMaker {
             int upkeepMinutes,
             Set<Kit> kit,
             boolean sick,
-            LocalDate closes) {
+            Optional<LocalDate> closes) {
         boolean nothing() {
             return cuts.isEmpty() && detail.isEmpty() && tasks.isEmpty() && upkeepMinutes == 0;
+        }
+
+        /** With what another lane has besides; of counted shoots those of the first that has some. */
+        Work and(Work other) {
+            List<VisitCut> allCuts = new ArrayList<>(cuts);
+            allCuts.addAll(other.cuts);
+            List<VisitTask> allTasks = new ArrayList<>(tasks);
+            allTasks.addAll(other.tasks);
+            Set<Kit> allKit = EnumSet.noneOf(Kit.class);
+            allKit.addAll(kit);
+            allKit.addAll(other.kit);
+            return new Work(
+                    allCuts,
+                    detail.or(() -> other.detail),
+                    allTasks,
+                    upkeepMinutes + other.upkeepMinutes,
+                    allKit,
+                    sick || other.sick,
+                    Stream.of(closes, other.closes).flatMap(Optional::stream).min(Comparator.naturalOrder()));
         }
 
         /** The same with other work besides the cuts, of which part may be on another visit already. */
@@ -80,6 +105,11 @@ class VisitMaker {
                 true);
     }
 
+    /** Everything planned in one lane. */
+    Work of(Evaluation evaluation, Lane lane) {
+        return work(evaluation, List.of(lane), cut -> true, true);
+    }
+
     /** The cuts chosen, whenever they are planned. */
     Work chosen(Evaluation evaluation, List<Chosen> chosen) {
         return work(
@@ -95,13 +125,13 @@ class VisitMaker {
         Optional<Detail> detail = Optional.empty();
         List<VisitTask> tasks = new ArrayList<>();
         int upkeepMinutes = 0;
-        LocalDate closes = LocalDate.MAX;
+        List<LocalDate> closes = new ArrayList<>();
         for (Lane lane : lanes) {
             for (PlannedCut cut : lane.cuts()) {
                 if (wanted.test(cut)) {
                     cuts.add(visitCut(evaluation, cut));
                     kit.addAll(Kit.of(cut.cut(), evaluation.scene()));
-                    closes = lane.closes().isBefore(closes) ? lane.closes() : closes;
+                    closes.add(lane.closes());
                 }
             }
             if (detail.isEmpty()) {
@@ -110,16 +140,17 @@ class VisitMaker {
             if (withUpkeep && !lane.tasks().isEmpty()) {
                 lane.tasks().forEach(task -> tasks.add(task(task)));
                 kit.addAll(Kit.ofUpkeep(evaluation.scene()));
-                closes = lane.closes().isBefore(closes) ? lane.closes() : closes;
+                closes.add(lane.closes());
             }
             if (withUpkeep && lane.upkeepMinutes() > 0) {
                 upkeepMinutes += lane.upkeepMinutes();
                 kit.addAll(Kit.ofUpkeep(evaluation.scene()));
-                closes = lane.closes().isBefore(closes) ? lane.closes() : closes;
+                closes.add(lane.closes());
             }
         }
         boolean sick = evaluation.scene().survey().limbs().stream().anyMatch(limb -> limb.has(FaultKind.DISEASED));
-        return new Work(cuts, detail, tasks, upkeepMinutes, kit, sick, closes);
+        return new Work(
+                cuts, detail, tasks, upkeepMinutes, kit, sick, closes.stream().min(Comparator.naturalOrder()));
     }
 
     private VisitTask task(RenovationPlan.Task task) {

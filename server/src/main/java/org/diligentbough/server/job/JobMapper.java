@@ -21,7 +21,11 @@ interface JobMapper {
             Integer total,
             String problem,
             Instant startedAt,
-            Boolean silent) {}
+            Boolean silent) {
+        JobRow as(String otherState, String otherProblem) {
+            return new JobRow(id, kind, siteId, otherState, done, total, otherProblem, startedAt, silent);
+        }
+    }
 
     String COLUMNS = """
             select id, kind, site_id, state, done, total, problem, started_at,

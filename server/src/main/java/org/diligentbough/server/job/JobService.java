@@ -81,7 +81,7 @@ public class JobService {
     /** Starts work of a kind on a site, or tells of the same work that waits or runs already. */
     public JobRow start(String kind, long siteId, List<Long> pieces, Consumer<Long> work) {
         long who = person.id();
-        latest(kind, siteId); // ends one whose server went away
+        jobs.latest(siteId, kind).filter(JobRow::silent).ifPresent(job -> jobs.end(job.id(), "failed", STOPPED));
         Optional<Long> added = jobs.add(kind, siteId, who, pieces.size());
         if (added.isEmpty()) {
             return latest(kind, siteId).orElseThrow();
@@ -151,20 +151,16 @@ public class JobService {
     /** How a job stands; one whose server went away counts as failed. */
     public JobRow job(long id) {
         JobRow job = jobs.find(id).orElseThrow(() -> ProblemException.notFound("There is no such job."));
-        return endedIfSilent(job);
+        return told(job);
     }
 
     /** The latest job of a kind at a site. */
     public Optional<JobRow> latest(String kind, long siteId) {
-        return jobs.latest(siteId, kind).map(this::endedIfSilent);
+        return jobs.latest(siteId, kind).map(JobService::told);
     }
 
-    private JobRow endedIfSilent(JobRow job) {
-        if (!job.silent()) {
-            return job;
-        }
-        jobs.end(job.id(), "failed", STOPPED);
-        return jobs.find(job.id()).orElseThrow();
+    private static JobRow told(JobRow job) {
+        return job.silent() ? job.as("failed", STOPPED) : job;
     }
 
     /** Stops a job after the pieces at hand; what was done holds. */

@@ -42,8 +42,15 @@ public class OrchardService {
         this.events = events;
     }
 
-    /** Said within the transaction that changed it: trees must be judged anew. */
-    public record JudgementOutdated(List<Long> treeIds) {}
+    /** Said within the transaction that changed one tree: it is judged anew at once. */
+    public record TreeOutdated(long treeId) {}
+
+    /**
+     * Said within the transaction that changed what many trees are judged by: they are judged anew in their turn.
+     *
+     * @param species the kind it concerns; null for all of the site
+     */
+    public record TreesOutdated(long siteId, String species) {}
 
     public List<SiteRow> sites() {
         return sites.all();
@@ -130,17 +137,14 @@ public class OrchardService {
         return trees.tagsOf(site(siteId).id());
     }
 
-    /** Has all trees of a kind judged anew that stand at a site, since their windows have moved. */
+    /** Has all trees of a kind judged anew, in their turn, that stand at a site, since their windows have moved. */
     public void judgeKindAnew(long siteId, String species) {
-        events.publishEvent(new JudgementOutdated(standing(siteId).stream()
-                .filter(tree -> tree.species().equals(species))
-                .map(TreeRow::id)
-                .toList()));
+        events.publishEvent(new TreesOutdated(siteId, species));
     }
 
-    /** Has all trees of a site judged anew, since something they are judged by has changed. */
+    /** Has all trees of a site judged anew, in their turn, since something they are judged by has changed. */
     public void judgeAllAnew(long siteId) {
-        events.publishEvent(new JudgementOutdated(trees.idsOf(siteId)));
+        events.publishEvent(new TreesOutdated(siteId, null));
     }
 
     @Transactional
@@ -167,7 +171,7 @@ public class OrchardService {
         }
         TreeRow after = tree(id);
         history.changed(new About("tree", id, before.siteId(), id), before, after);
-        events.publishEvent(new JudgementOutdated(List.of(id)));
+        events.publishEvent(new TreeOutdated(id));
         return after;
     }
 

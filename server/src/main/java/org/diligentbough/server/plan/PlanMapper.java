@@ -106,12 +106,27 @@ public interface PlanMapper {
     String judgeAlone(long treeId);
 
     @Insert("""
-            insert into tree_outlook (tree_id, good_until, upkeep_minutes, upkeep_season, upkeep_from)
-            values (#{treeId}, #{until}, coalesce(#{upkeep.minutes}, 0), #{upkeep.season}, #{upkeep.fromYear})
-            on conflict (tree_id) do update set good_until = excluded.good_until, upkeep_minutes = excluded.upkeep_minutes,
+            insert into tree_outlook (tree_id, good_until, why, upkeep_minutes, upkeep_season, upkeep_from)
+            values (#{treeId}, #{until}, #{why}::jsonb, coalesce(#{upkeep.minutes}, 0), #{upkeep.season}, #{upkeep.fromYear})
+            on conflict (tree_id) do update set good_until = excluded.good_until, why = excluded.why,
+                upkeep_minutes = excluded.upkeep_minutes,
                 upkeep_season = excluded.upkeep_season, upkeep_from = excluded.upkeep_from
             """)
-    int judged(@Param("treeId") long treeId, @Param("until") LocalDate until, @Param("upkeep") UpkeepRow upkeep);
+    int judged(
+            @Param("treeId") long treeId,
+            @Param("until") LocalDate until,
+            @Param("why") String why,
+            @Param("upkeep") UpkeepRow upkeep);
+
+    /** Why a tree stands as it does, as it was worded. */
+    record WhyRow(Long treeId, String why) {}
+
+    /** Why each tree of a site stands as it does. */
+    @Select("""
+            select o.tree_id, o.why::text as why from tree_outlook o join tree t on t.id = o.tree_id
+            where t.site_id = #{siteId} and o.why is not null
+            """)
+    List<WhyRow> whys(long siteId);
 
     /** What of its trees is kept up from when on. */
     @Select("""
@@ -133,16 +148,6 @@ public interface PlanMapper {
                     #{upkeepMinutes})
             """)
     int addLane(LaneRow lane);
-
-    /** Surveyed trees of a site whose kept lanes no longer hold on a day. */
-    @Select("""
-            select t.id from tree t
-            where t.site_id = #{siteId} and not exists (select from tree_removal r where r.tree_id = t.id)
-              and exists (select from survey s where s.tree_id = t.id)
-              and not exists (select from tree_outlook o where o.tree_id = t.id and o.good_until >= #{on})
-            order by t.id
-            """)
-    List<Long> outdated(@Param("siteId") long siteId, @Param("on") LocalDate on);
 
     /** Lanes of a site that are open on a day, those that close first before the others. */
     @Select("""

@@ -27,7 +27,6 @@ import org.diligentbough.server.shared.History;
 import org.diligentbough.server.shared.History.About;
 import org.diligentbough.server.shared.ProblemException;
 import org.diligentbough.server.shared.Today;
-import org.diligentbough.server.verdict.JudgementService;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -41,7 +40,6 @@ class ProgrammeService {
 
     private final ProgrammeMapper programmes;
     private final PlanMapper plans;
-    private final JudgementService judgement;
     private final OrchardService orchard;
     private final SiteSeasons seasons;
     private final History history;
@@ -51,7 +49,6 @@ class ProgrammeService {
     ProgrammeService(
             ProgrammeMapper programmes,
             PlanMapper plans,
-            JudgementService judgement,
             OrchardService orchard,
             SiteSeasons seasons,
             History history,
@@ -59,7 +56,6 @@ class ProgrammeService {
             Today today) {
         this.programmes = programmes;
         this.plans = plans;
-        this.judgement = judgement;
         this.orchard = orchard;
         this.seasons = seasons;
         this.history = history;
@@ -80,10 +76,9 @@ class ProgrammeService {
         }
     }
 
-    /** The programme as of today; plans that no longer hold are made anew first. */
+    /** The programme as of today. */
     Laid laid(long siteId) {
         SiteRow site = orchard.site(siteId);
-        judgement.refresh(siteId);
         LocalDate on = today.in(site.zone());
         Map<Long, List<Programme.Work>> work = new HashMap<>();
         Map<Long, Programme.Yearly> upkeep = new HashMap<>();

@@ -212,9 +212,8 @@ public class SurveyService {
                 || sent.path("tree").path("stillGrowing").asBoolean(false);
         if (seen) {
             orchard.judgeKindAnew(tree.siteId(), tree.species());
-        } else {
-            events.publishEvent(new OrchardService.JudgementOutdated(List.of(tree.id())));
         }
+        events.publishEvent(new OrchardService.TreeOutdated(tree.id()));
     }
 
     private About about(SurveyRow survey) {

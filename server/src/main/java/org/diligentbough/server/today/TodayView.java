@@ -25,18 +25,17 @@ import org.diligentbough.server.shared.MayBeNull;
 import org.diligentbough.server.shared.Today;
 import org.diligentbough.server.shared.Wording;
 import org.diligentbough.server.shared.Wording.Worded;
-import org.diligentbough.server.verdict.JudgementService;
 import org.diligentbough.server.visit.Reports;
 import org.diligentbough.server.visit.Reports.ReportView;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RestController;
+import tools.jackson.databind.json.JsonMapper;
 
 /** What a site asks for today: what is dangerous, what is open and closes first, what is held, which days lack people. */
 @RestController
 class TodayView {
     private final OrchardService orchard;
-    private final JudgementService judgement;
     private final PlanMapper plans;
     private final Reports reports;
     private final DayBoard days;
@@ -44,19 +43,19 @@ class TodayView {
     private final SiteRules rules;
     private final Wording wording;
     private final Today today;
+    private final JsonMapper json;
 
     TodayView(
             OrchardService orchard,
-            JudgementService judgement,
             PlanMapper plans,
             Reports reports,
             DayBoard days,
             SiteWeather weather,
             SiteRules rules,
             Wording wording,
-            Today today) {
+            Today today,
+            JsonMapper json) {
         this.orchard = orchard;
-        this.judgement = judgement;
         this.plans = plans;
         this.reports = reports;
         this.days = days;
@@ -64,6 +63,7 @@ class TodayView {
         this.rules = rules;
         this.wording = wording;
         this.today = today;
+        this.json = json;
     }
 
     /** The board of a site. */
@@ -104,7 +104,6 @@ class TodayView {
     BoardView board(@PathVariable long siteId) {
         SiteRow site = orchard.site(siteId);
         LocalDate on = today.in(site.zone());
-        judgement.refresh(siteId);
         List<LaneRow> lanes = plans.openOn(siteId, on);
         Map<Long, TreeRow> trees =
                 orchard.standing(siteId).stream().collect(Collectors.toMap(TreeRow::id, tree -> tree));
@@ -123,7 +122,7 @@ class TodayView {
                 open(lanes, trees),
                 byWeather(siteId, on, lanes, trees),
                 coming(siteId, on, trees),
-                held(trees),
+                held(siteId, trees),
                 days.board(siteId, on));
     }
 
@@ -188,16 +187,15 @@ class TodayView {
                 .toList();
     }
 
-    private List<HeldView> held(Map<Long, TreeRow> trees) {
+    private List<HeldView> held(long siteId, Map<Long, TreeRow> trees) {
+        Map<Long, String> whys = plans.whys(siteId).stream()
+                .collect(Collectors.toMap(PlanMapper.WhyRow::treeId, PlanMapper.WhyRow::why));
         return trees.values().stream()
-                .filter(tree -> "rest".equals(tree.triage()))
+                .filter(tree -> "rest".equals(tree.triage()) && whys.containsKey(tree.id()))
                 .sorted(Comparator.comparing((TreeRow tree) -> tree.tag().length())
                         .thenComparing(TreeRow::tag))
                 .map(tree -> new HeldView(
-                        tree.id(),
-                        tree.tag(),
-                        tree.species(),
-                        wording.of(judgement.now(tree.id()).tree().reasons().get(0))))
+                        tree.id(), tree.tag(), tree.species(), json.readValue(whys.get(tree.id()), Worded.class)))
                 .toList();
     }
 }

@@ -18,6 +18,7 @@ import org.diligentbough.core.light.Neighbour;
 import org.diligentbough.core.plan.Edits;
 import org.diligentbough.core.plan.RenovationPlan;
 import org.diligentbough.core.plan.RenovationPlan.CutOf;
+import org.diligentbough.core.season.CuttingCalendar;
 import org.diligentbough.core.season.PruningYear;
 import org.diligentbough.core.survey.Survey;
 import org.diligentbough.core.verdict.Decision;
@@ -28,7 +29,7 @@ import org.diligentbough.server.figures.SiteRules;
 import org.diligentbough.server.light.LightMapper;
 import org.diligentbough.server.light.Neighbours;
 import org.diligentbough.server.orchard.OrchardService;
-import org.diligentbough.server.orchard.OrchardService.JudgementOutdated;
+import org.diligentbough.server.orchard.OrchardService.TreeOutdated;
 import org.diligentbough.server.orchard.TreeMapper.TreeRow;
 import org.diligentbough.server.plan.KeptCut;
 import org.diligentbough.server.plan.PlanEdits;
@@ -36,8 +37,10 @@ import org.diligentbough.server.plan.PlanMapper;
 import org.diligentbough.server.plan.PlanMapper.PlanRow;
 import org.diligentbough.server.shared.ProblemException;
 import org.diligentbough.server.shared.Today;
+import org.diligentbough.server.shared.Wording;
 import org.diligentbough.server.survey.SurveyService;
 import org.diligentbough.server.visit.TreeRecords;
+import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -60,10 +63,16 @@ public class JudgementService {
     private final Neighbours neighbours;
     private final LightMapper light;
     private final OpinionMapper opinions;
+    private final StaleTreeMapper stale;
+    private final Wording wording;
+    private final ApplicationEventPublisher events;
     private final Today today;
     private final JsonMapper json;
-    private final Cache<Known, Evaluation> judged =
-            Caffeine.newBuilder().maximumSize(JUDGED_KEPT).softValues().build();
+    private final Cache<Known, Evaluation> judged = Caffeine.newBuilder()
+            .maximumSize(JUDGED_KEPT)
+            .softValues()
+            .recordStats()
+            .build();
 
     JudgementService(
             OrchardService orchard,
@@ -74,6 +83,9 @@ public class JudgementService {
             Neighbours neighbours,
             LightMapper light,
             OpinionMapper opinions,
+            StaleTreeMapper stale,
+            Wording wording,
+            ApplicationEventPublisher events,
             Today today,
             JsonMapper json) {
         this.orchard = orchard;
@@ -84,6 +96,9 @@ public class JudgementService {
         this.neighbours = neighbours;
         this.light = light;
         this.opinions = opinions;
+        this.stale = stale;
+        this.wording = wording;
+        this.events = events;
         this.today = today;
         this.json = json;
     }
@@ -145,6 +160,11 @@ public class JudgementService {
                 known -> Evaluation.of(known.standing(), known.given(), siteRules.with(known.figures())));
     }
 
+    /** How often a judgement was asked for, kept or made, since the server started. */
+    public long asked() {
+        return judged.stats().requestCount();
+    }
+
     /** All that a judgement follows from. */
     private record Known(Standing standing, Evaluation.Given given, Map<Figure, Double> figures) {}
 
@@ -176,6 +196,12 @@ public class JudgementService {
         return json.readValue(version.cuts(), KEPT);
     }
 
+    /** When a tree as it stands today may be cut; empty while nobody has walked to it. */
+    public Optional<CuttingCalendar> calendar(long treeId) {
+        return records.standing(treeId, todayAt(treeId))
+                .map(standing -> siteRules.of(orchard.tree(treeId).siteId()).calendar(standing.survey()));
+    }
+
     /** The judgement as of today. */
     public Evaluation now(long treeId) {
         return on(orchard.tree(treeId).id(), todayAt(treeId))
@@ -199,19 +225,18 @@ public class JudgementService {
     }
 
     @EventListener
-    void outdated(JudgementOutdated outdated) {
-        outdated.treeIds().forEach(this::judgeAnew);
+    void outdated(TreeOutdated outdated) {
+        judgeAnew(outdated.treeId());
     }
 
-    /** Judges anew those trees of a site whose kept plan no longer holds, since a window closed or a year began. */
-    @Transactional
-    public void refresh(long siteId) {
-        plans.outdated(siteId, today.in(orchard.site(siteId).zone())).forEach(this::judgeAnew);
-    }
+    /** Said within the transaction that judged a tree anew, for whoever keeps something of it for lists. */
+    public record Judged(long treeId, Evaluation evaluation) {}
 
-    /** Judges a tree as it stands today and keeps for lists what came of it. */
+    /** Judges a tree as it stands today and keeps for lists what came of it; it need not wait for its turn any more. */
     @Transactional
     public void judgeAnew(long treeId) {
+        // The queue's row first, as the queue takes it, so that neither waits for the other.
+        stale.judged(treeId);
         plans.judgeAlone(treeId);
         plans.clearLanes(treeId);
         plans.forget(treeId);
@@ -256,7 +281,12 @@ public class JudgementService {
                 .upkeep()
                 .map(one -> new PlanMapper.UpkeepRow(treeId, one.minutes(), Codes.of(one.season()), one.fromYear()))
                 .orElse(null);
-        plans.judged(treeId, until, upkeep);
+        plans.judged(
+                treeId,
+                until,
+                json.writeValueAsString(wording.of(evaluation.tree().reasons().get(0))),
+                upkeep);
+        events.publishEvent(new Judged(treeId, evaluation));
         noteWhatFollowed(treeId, evaluation, now);
     }
 
@@ -279,11 +309,7 @@ public class JudgementService {
         OptionalDouble mean = crown.byLimb().values().stream()
                 .mapToDouble(Double::doubleValue)
                 .average();
-        light.keep(
-                treeId,
-                orNull(mean),
-                orNull(crown.inLight()),
-                orNull(evaluation.inLightAfterPlan()));
+        light.keep(treeId, orNull(mean), orNull(crown.inLight()), orNull(evaluation.inLightAfterPlan()));
     }
 
     private static Double orNull(OptionalDouble value) {

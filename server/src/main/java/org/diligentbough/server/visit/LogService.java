@@ -147,7 +147,7 @@ public class LogService {
     }
 
     private void judgeAnew(LogRow log) {
-        events.publishEvent(new OrchardService.JudgementOutdated(List.of(log.treeId())));
+        events.publishEvent(new OrchardService.TreeOutdated(log.treeId()));
     }
 
     private About about(LogRow log) {

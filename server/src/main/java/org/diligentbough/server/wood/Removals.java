@@ -162,7 +162,7 @@ public class Removals {
 
     private void leavesThePlan(long treeId) {
         removals.dropOpenVisits(treeId);
-        events.publishEvent(new OrchardService.JudgementOutdated(List.of(treeId)));
+        events.publishEvent(new OrchardService.TreeOutdated(treeId));
     }
 
     /** Takes back what was entered by mistake: the tree stands. */
@@ -176,7 +176,7 @@ public class Removals {
             throw ProblemException.stale("This removal");
         }
         history.takenAway(new About("removal", treeId, orchard.tree(treeId).siteId(), treeId), before);
-        events.publishEvent(new OrchardService.JudgementOutdated(List.of(treeId)));
+        events.publishEvent(new OrchardService.TreeOutdated(treeId));
     }
 
     private static RemovalView view(RemovalRow row) {

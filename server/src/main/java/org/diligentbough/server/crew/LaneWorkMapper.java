@@ -1,0 +1,35 @@
+package org.diligentbough.server.crew;
+
+import java.time.LocalDate;
+import java.util.List;
+import org.apache.ibatis.annotations.Delete;
+import org.apache.ibatis.annotations.Insert;
+import org.apache.ibatis.annotations.Mapper;
+import org.apache.ibatis.annotations.Param;
+import org.apache.ibatis.annotations.Select;
+
+/** The work of each lane of each tree's plan, as visits have it. */
+@Mapper
+interface LaneWorkMapper {
+    /** {@code work} is a {@link VisitMaker.Work}. */
+    record LaneWorkRow(Long treeId, LocalDate opens, LocalDate closes, String work) {}
+
+    @Delete("delete from lane_work where tree_id = #{treeId}")
+    int clear(long treeId);
+
+    @Insert("""
+            insert into lane_work (tree_id, opens, closes, work)
+            values (#{treeId}, #{opens}, #{closes}, #{work}::jsonb)
+            """)
+    int add(LaneWorkRow lane);
+
+    /** Of some trees, by tree in order of time. */
+    @Select("""
+            <script>
+            select tree_id, opens, closes, work::text as work from lane_work
+            where tree_id in <foreach item="id" collection="treeIds" open="(" separator="," close=")">#{id}</foreach>
+            order by tree_id, opens, closes
+            </script>
+            """)
+    List<LaneWorkRow> of(@Param("treeIds") List<Long> treeIds);
+}

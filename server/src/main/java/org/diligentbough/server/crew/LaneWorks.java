@@ -1,0 +1,71 @@
+package org.diligentbough.server.crew;
+
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import org.diligentbough.core.plan.RenovationPlan.Lane;
+import org.diligentbough.server.crew.LaneWorkMapper.LaneWorkRow;
+import org.diligentbough.server.crew.VisitMaker.Work;
+import org.diligentbough.server.verdict.JudgementService.Judged;
+import org.springframework.context.event.EventListener;
+import org.springframework.stereotype.Component;
+import tools.jackson.databind.json.JsonMapper;
+
+/** Keeps the work of each lane when a tree is judged, so that lists of many trees judge none. */
+@Component
+class LaneWorks {
+    private final LaneWorkMapper lanes;
+    private final VisitMaker maker;
+    private final JsonMapper json;
+
+    LaneWorks(LaneWorkMapper lanes, VisitMaker maker, JsonMapper json) {
+        this.lanes = lanes;
+        this.maker = maker;
+        this.json = json;
+    }
+
+    @EventListener
+    void keep(Judged judged) {
+        lanes.clear(judged.treeId());
+        for (Lane lane : judged.evaluation().plan().lanes()) {
+            lanes.add(new LaneWorkRow(
+                    judged.treeId(),
+                    lane.opens(),
+                    lane.closes(),
+                    json.writeValueAsString(maker.of(judged.evaluation(), lane))));
+        }
+    }
+
+    /** What each of some trees has open on a day, as it was last judged; a tree with no work has none. */
+    Map<Long, Work> openOn(List<Long> treeIds, LocalDate day) {
+        Map<Long, List<Work>> open = new LinkedHashMap<>();
+        for (LaneWorkRow row : rows(treeIds)) {
+            if (!row.opens().isAfter(day) && !row.closes().isBefore(day)) {
+                open.computeIfAbsent(row.treeId(), id -> new ArrayList<>()).add(work(row));
+            }
+        }
+        Map<Long, Work> together = new HashMap<>();
+        open.forEach((treeId, works) ->
+                together.put(treeId, works.stream().reduce(Work::and).orElseThrow()));
+        return together;
+    }
+
+    /** All that is planned for each of some trees, whenever. */
+    Map<Long, List<Work>> planned(List<Long> treeIds) {
+        Map<Long, List<Work>> planned = new HashMap<>();
+        rows(treeIds).forEach(row -> planned.computeIfAbsent(row.treeId(), id -> new ArrayList<>())
+                .add(work(row)));
+        return planned;
+    }
+
+    private List<LaneWorkRow> rows(List<Long> treeIds) {
+        return treeIds.isEmpty() ? List.of() : lanes.of(treeIds);
+    }
+
+    private Work work(LaneWorkRow row) {
+        return json.readValue(row.work(), Work.class);
+    }
+}
