@@ -2,6 +2,7 @@ import createClient from 'openapi-fetch';
 import type { components, paths } from './schema';
 
 type Schemas = components['schemas'];
+export type Judging = Schemas['JudgingView'];
 export type WhatIf = Schemas['WhatIfView'];
 export type Wish = Schemas['Wish'];
 export type Site = Schemas['SiteView'];

@@ -1,5 +1,6 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
+import { expectJudging } from '../api/useChange';
 import type { Item, NewItem } from './outbox';
 import { asProblem, keepAndSend, outbox } from './phone';
 
@@ -23,6 +24,8 @@ export function useSend() {
         return undefined;
       }
       await queries.invalidateQueries({ queryKey: ['waiting'] });
+      // A stage seen moves the windows of its whole kind.
+      if (item.kind === 'stage') expectJudging(queries);
       void queries.invalidateQueries();
       return now;
     } catch (failed) {

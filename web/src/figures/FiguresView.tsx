@@ -28,7 +28,7 @@ const useChangeFigure = (siteId: number) =>
           })
         : await api.DELETE('/api/sites/{siteId}/figures/{figure}', { params: { path, query: { version } } }),
     );
-  });
+  }, siteId);
 
 const shown = (value: number, unit: string) =>
   unit === 'share' ? Math.round(value * 1000) / 10 + ' %' : Math.round(value * 1000) / 1000 + ' ' + unit;
@@ -51,7 +51,7 @@ export function FiguresView() {
       <h1>Numbers the rules go by</h1>
       <p className="faint">
         Each with where it comes from. What this site changes holds for its own trees only; they are judged
-        anew at once. {changed > 0 ? changed + ' changed here.' : 'Nothing is changed here.'}{' '}
+        anew. {changed > 0 ? changed + ' changed here.' : 'Nothing is changed here.'}{' '}
         <Link to={'/sites/' + siteId + '/settings'}>Back to the site</Link>
       </p>
       <Form.Control

@@ -47,8 +47,8 @@ export function OrchardView() {
       },
       { replace: true },
     );
-  if (!site.data || !trees.data) return <Loading error={site.error ?? trees.error} />;
-  const list = trees.data.trees;
+  if (!site.data || !trees.trees) return <Loading error={site.error ?? trees.error} />;
+  const list = trees.trees;
   const filtered = filter.q || filter.species || filter.triage;
   const pickedTree = list.find((tree) => tree.id === picked);
   return (
@@ -56,9 +56,9 @@ export function OrchardView() {
       <div className="d-flex flex-wrap align-items-baseline gap-3 mb-2">
         <h1 className="mb-0">{site.data.data.name}</h1>
         <span className="faint">
-          {trees.data.total} {trees.data.total === 1 ? 'tree' : 'trees'}
+          {trees.total} {trees.total === 1 ? 'tree' : 'trees'}
           {filtered ? ' found' : ''}
-          {trees.data.total > list.length ? ', the first ' + list.length + ' shown' : ''}
+          {trees.more ? ', the first ' + list.length + ' shown' : ''}
         </span>
         <Link className="btn btn-primary btn-sm ms-auto" to={'/sites/' + siteId + '/trees/new'}>
           Add a tree
@@ -142,6 +142,16 @@ export function OrchardView() {
                 )}
               </div>
               <Register trees={list} picked={picked} sort={filter.sort} set={set} siteId={siteId} />
+              {trees.more && (
+                <p className="mt-2">
+                  <Button size="sm" variant="outline-primary" disabled={trees.asking} onClick={trees.more}>
+                    {trees.asking ? 'Asking for more…' : 'Show more trees'}
+                  </Button>{' '}
+                  <span className="faint">
+                    {list.length} of {trees.total} are in the list and on the plan
+                  </span>
+                </p>
+              )}
               <RemovalRegister siteId={siteId} />
             </div>
           </div>

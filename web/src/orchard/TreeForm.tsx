@@ -396,7 +396,7 @@ function TreeFields({
         <Col lg={5}>
           <p className="mb-1">Click where it stands, or give metres from the site’s origin.</p>
           <SitePlan
-            trees={(others.data?.trees ?? []).filter((tree) => tree.id !== treeId)}
+            trees={(others.trees ?? []).filter((tree) => tree.id !== treeId)}
             placing={placed ? { eastM: east, northM: north } : undefined}
             onPlace={(eastM, northM) => {
               form.setValue('eastM', String(eastM), { shouldValidate: true, shouldDirty: true });

@@ -1,4 +1,4 @@
-import { useQuery } from '@tanstack/react-query';
+import { useInfiniteQuery, useQuery } from '@tanstack/react-query';
 import { api, type SiteData, type TreeData, unwrap } from '../api/client';
 import { useChange } from '../api/useChange';
 
@@ -18,20 +18,32 @@ export interface TreeFilter {
   sort: string;
 }
 
-/** As many as the map can show; larger sites are filtered. */
-const MOST = 500;
+/** As many as are asked for at once. */
+const AT_ONCE = 500;
 
-export const useTrees = (siteId: number, filter: TreeFilter) =>
-  useQuery({
+/** The trees of a site that were asked for so far, and how many there are. */
+export function useTrees(siteId: number, filter: TreeFilter) {
+  const asked = useInfiniteQuery({
     queryKey: ['trees', siteId, filter],
-    queryFn: async () =>
+    queryFn: async ({ pageParam }) =>
       unwrap(
         await api.GET('/api/sites/{siteId}/trees', {
-          params: { path: { siteId }, query: { ...filter, size: MOST } },
+          params: { path: { siteId }, query: { ...filter, size: AT_ONCE, page: pageParam } },
         }),
       ),
+    initialPageParam: 0,
+    getNextPageParam: (last) => ((last.page + 1) * last.size < last.total ? last.page + 1 : undefined),
     placeholderData: (before) => before,
   });
+  const pages = asked.data?.pages;
+  return {
+    error: asked.error,
+    trees: pages?.flatMap((page) => page.trees),
+    total: pages?.at(-1)?.total ?? 0,
+    more: asked.hasNextPage ? () => void asked.fetchNextPage() : undefined,
+    asking: asked.isFetchingNextPage,
+  };
+}
 
 export const useTree = (treeId: number) =>
   useQuery({
@@ -43,8 +55,10 @@ export const useAddSite = () =>
   useChange(async (body: SiteData) => unwrap(await api.POST('/api/sites', { body })));
 
 export const useChangeSite = (siteId: number) =>
-  useChange(async (body: { version: number; data: SiteData }) =>
-    unwrap(await api.PUT('/api/sites/{siteId}', { params: { path: { siteId } }, body })),
+  useChange(
+    async (body: { version: number; data: SiteData }) =>
+      unwrap(await api.PUT('/api/sites/{siteId}', { params: { path: { siteId } }, body })),
+    siteId,
   );
 
 export const useAddTree = (siteId: number) =>

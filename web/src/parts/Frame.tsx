@@ -6,6 +6,7 @@ import { wantsLook } from '../field/outbox';
 import { useSending, useWaiting } from '../field/useWaiting';
 import { useSites, useTree } from '../orchard/queries';
 import { SeasonRibbon } from '../season/SeasonRibbon';
+import { BeingJudged } from '../verdict/BeingJudged';
 
 /** The path of the work across the top, the season under it, the place where the work is. */
 export function Frame() {
@@ -65,6 +66,7 @@ export function Frame() {
           <SeasonRibbon siteId={site.id} />
         ))}
       {site && <Signal siteId={site.id} />}
+      {site && <BeingJudged siteId={site.id} />}
       <main>
         <Outlet />
       </main>

@@ -61,7 +61,7 @@ export function KindView() {
             today={kind.data.today}
             southern={place.data.data.latitude < 0}
           />
-          <Sightings kind={kind.data} />
+          <Sightings kind={kind.data} siteId={siteId} />
         </section>
       </div>
       <Schools kind={kind.data} siteId={siteId} />
@@ -150,8 +150,8 @@ function KindYear({ kind }: { kind: Kind }) {
   );
 }
 
-function Sightings({ kind }: { kind: Kind }) {
-  const back = useTakeBackSighting();
+function Sightings({ kind, siteId }: { kind: Kind; siteId: number }) {
+  const back = useTakeBackSighting(siteId);
   const [all, setAll] = useState(false);
   if (kind.sightings.length === 0)
     return (

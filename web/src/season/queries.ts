@@ -57,9 +57,10 @@ export const useDidCare = (siteId: number) =>
 export const useNotDoneCare = () =>
   useChange(async (id: number) => unwrap(await api.DELETE('/api/care/{id}', { params: { path: { id } } })));
 
-export const useTakeBackSighting = () =>
-  useChange(async (id: number) =>
-    unwrap(await api.DELETE('/api/sightings/{id}', { params: { path: { id } } })),
+export const useTakeBackSighting = (siteId: number) =>
+  useChange(
+    async (id: number) => unwrap(await api.DELETE('/api/sightings/{id}', { params: { path: { id } } })),
+    siteId,
   );
 
 export const useSendWeather = (siteId: number) =>

@@ -18,6 +18,7 @@ import java.util.Arrays;
 import java.util.UUID;
 import java.util.concurrent.TimeUnit;
 import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import org.springframework.boot.SpringApplication;
 import org.springframework.boot.web.server.context.WebServerApplicationContext;
 import org.springframework.context.ConfigurableApplicationContext;
@@ -71,14 +72,14 @@ public final class TestServer {
         } catch (SQLException e) {
             throw new IllegalStateException(e);
         }
-        running = SpringApplication.run(
-                Application.class,
-                "--server.port=0",
-                "--spring.datasource.url=" + databaseUrl(),
-                "--spring.datasource.username=" + USER,
-                "--spring.datasource.password=" + PASSWORD,
-                "--bough.today=" + TODAY,
-                "--bough.photos.folder=" + photos());
+        running = new SpringApplication(Application.class, CountedSql.class)
+                .run(
+                        "--server.port=0",
+                        "--spring.datasource.url=" + databaseUrl(),
+                        "--spring.datasource.username=" + USER,
+                        "--spring.datasource.password=" + PASSWORD,
+                        "--bough.today=" + TODAY,
+                        "--bough.photos.folder=" + photos());
         person = send("POST", "/api/people", "{\"name\":\"Tess Ferrier\"}")
                 .expect(201)
                 .get("id")
@@ -321,6 +322,26 @@ public final class TestServer {
         return post("/api/sites/" + siteId + "/trees", treeJson(tag))
                 .expect(201)
                 .get("id")
+                .longValue();
+    }
+
+    /** A site of so many surveyed trees, apples and pears three metres apart; its id. */
+    public static long orchard(String name, int trees) {
+        String all = IntStream.range(0, trees)
+                .mapToObj(i -> "{\"tree\": "
+                        + treeJson("T-" + i)
+                                .replace("\"apple\"", i % 4 == 0 ? "\"pear\"" : "\"apple\"")
+                                .replace(
+                                        "\"eastM\": 1.5, \"northM\": -2",
+                                        "\"eastM\": " + i % 30 * 6 + ", \"northM\": " + i / 30 * 6)
+                        + ", \"surveys\": [{\"by\": \"Tess Ferrier\", \"survey\": " + walkJson() + "}]}")
+                .collect(Collectors.joining(","));
+        return post(
+                        "/api/archives",
+                        "{\"format\": \"diligent-bough/archive\", \"version\": 1, \"site\": " + siteJson(name)
+                                + ", \"people\": [{\"name\": \"Tess Ferrier\"}], \"trees\": [" + all + "]}")
+                .expect(201)
+                .get("siteId")
                 .longValue();
     }
 

@@ -19,7 +19,6 @@ import org.diligentbough.server.crew.VisitMaker.Chosen;
 import org.diligentbough.server.crew.VisitMaker.Wanted;
 import org.diligentbough.server.crew.VisitMaker.Work;
 import org.diligentbough.server.orchard.OrchardService;
-import org.diligentbough.server.orchard.TreeMapper.TreeRow;
 import org.diligentbough.server.plan.PlanMapper;
 import org.diligentbough.server.shared.CurrentPerson;
 import org.diligentbough.server.shared.FieldProblem;
@@ -48,6 +47,7 @@ public class DayService {
     static final String RAINED_OFF = "rained-off";
     static final String CALLED_OFF = "called-off";
     private static final int MOST_CANDIDATES = 60;
+    private static final int LOOKED_AT = 2 * MOST_CANDIDATES;
     private static final int YEARS_BACK = 1;
     private static final int YEARS_AHEAD = 3;
 
@@ -213,7 +213,8 @@ public class DayService {
         Evaluation evaluation = judgement.now(treeId);
         List<Chosen> chosen = asked.cuts();
         Work open = maker.openOn(evaluation, on);
-        Besides besides = besides(treeId, open, dayId != null);
+        List<VisitRow> onDays = onDays(treeId);
+        Besides besides = besides(dayId == null ? List.of() : onDays, open);
         Work work = (chosen == null ? open : maker.chosen(evaluation, chosen))
                 .with(asked.upkeep() ? besides.tasks() : List.of(), asked.upkeep() ? besides.upkeepMinutes() : 0);
         boolean onAnotherVisit = open.upkeepMinutes() > besides.upkeepMinutes()
@@ -227,7 +228,7 @@ public class DayService {
                 : Math.min(
                         asked.shoots(),
                         work.detail().map(detail -> detail.shoots()).orElse(0));
-        Set<String> taken = onOpenVisits(treeId);
+        Set<String> taken = cutsOn(onDays);
         work.cuts().stream()
                 .filter(cut -> dayId != null && taken.contains(cut.limb() + cut.kind()))
                 .findFirst()
@@ -253,12 +254,7 @@ public class DayService {
     private record Besides(List<VisitTask> tasks, int upkeepMinutes) {}
 
     /** What of the work besides cuts is on no work day yet; all of it where nobody asks for days. */
-    private Besides besides(long treeId, Work open, boolean forADay) {
-        List<VisitRow> others = forADay
-                ? visits.ofTree(treeId).stream()
-                        .filter(visit -> !visit.logged() && visit.workDayId() != null)
-                        .toList()
-                : List.of();
+    private Besides besides(List<VisitRow> others, Work open) {
         Set<String> taken = others.stream()
                 .flatMap(visit -> records.tasks(visit).stream())
                 .map(VisitTask::code)
@@ -271,11 +267,16 @@ public class DayService {
                 upkeepTaken ? 0 : open.upkeepMinutes());
     }
 
-    private Set<String> onOpenVisits(long treeId) {
-        Set<String> taken = new HashSet<>();
-        visits.ofTree(treeId).stream()
+    /** A tree's visits that wait on a work day for their log. */
+    private List<VisitRow> onDays(long treeId) {
+        return visits.ofTree(treeId).stream()
                 .filter(visit -> !visit.logged() && visit.workDayId() != null)
-                .forEach(visit -> records.cuts(visit).forEach(cut -> taken.add(cut.limb() + cut.kind())));
+                .toList();
+    }
+
+    private Set<String> cutsOn(List<VisitRow> some) {
+        Set<String> taken = new HashSet<>();
+        some.forEach(visit -> records.cuts(visit).forEach(cut -> taken.add(cut.limb() + cut.kind())));
         return taken;
     }
 
@@ -403,35 +404,38 @@ public class DayService {
                 .map(PlanMapper.LaneRow::treeId)
                 .distinct()
                 .toList();
+        Map<Long, List<VisitRow>> onDays =
+                visits.waitingOnDays(day.siteId()).stream().collect(Collectors.groupingBy(VisitRow::treeId));
         List<Candidate> found = new ArrayList<>();
-        // Few of those that close first are on a day already: one look or two will do.
-        for (int from = 0; from < open.size() && found.size() < MOST_CANDIDATES; from += MOST_CANDIDATES) {
-            List<Long> some = open.subList(from, Math.min(open.size(), from + MOST_CANDIDATES));
-            Map<Long, Work> work = laneWorks.openOn(some, day.onDay());
+        // Few of those that close first are on a day already: one look will do as a rule.
+        for (int from = 0; from < open.size() && found.size() < MOST_CANDIDATES; from += LOOKED_AT) {
+            List<Long> some = open.subList(from, Math.min(open.size(), from + LOOKED_AT));
+            Map<Long, LaneWorks.OpenTree> work = laneWorks.openOn(some, day.onDay());
             some.stream()
                     .filter(work::containsKey)
-                    .flatMap(treeId -> candidate(treeId, work.get(treeId), day.onDay()).stream())
+                    .flatMap(treeId ->
+                            candidate(work.get(treeId), onDays.getOrDefault(treeId, List.of()), day.onDay()).stream())
                     .limit(MOST_CANDIDATES - found.size())
                     .forEach(found::add);
         }
         return found;
     }
 
-    private Optional<Candidate> candidate(long treeId, Work work, LocalDate on) {
-        Set<String> taken = onOpenVisits(treeId);
+    private Optional<Candidate> candidate(LaneWorks.OpenTree tree, List<VisitRow> onDays, LocalDate on) {
+        Work work = tree.work();
+        Set<String> taken = cutsOn(onDays);
         List<VisitCut> cuts = work.cuts().stream()
                 .filter(cut -> !taken.contains(cut.limb() + cut.kind()))
                 .toList();
         int shoots =
                 taken.isEmpty() ? work.detail().map(detail -> detail.shoots()).orElse(0) : 0;
-        Besides besides = besides(treeId, work, true);
+        Besides besides = besides(onDays, work);
         if (cuts.isEmpty() && shoots == 0 && besides.tasks().isEmpty() && besides.upkeepMinutes() == 0) {
             return Optional.empty();
         }
-        TreeRow tree = orchard.tree(treeId);
         int shootsMinutes = shoots == 0 ? 0 : work.detail().orElseThrow().minutes();
         return Optional.of(new Candidate(
-                treeId,
+                tree.id(),
                 tree.tag(),
                 tree.species(),
                 tree.cultivar(),

@@ -12,7 +12,8 @@ import org.apache.ibatis.annotations.Select;
 @Mapper
 interface LaneWorkMapper {
     /** {@code work} is a {@link VisitMaker.Work}. */
-    record LaneWorkRow(Long treeId, LocalDate opens, LocalDate closes, String work) {}
+    record LaneWorkRow(
+            Long treeId, LocalDate opens, LocalDate closes, String work, String tag, String species, String cultivar) {}
 
     @Delete("delete from lane_work where tree_id = #{treeId}")
     int clear(long treeId);
@@ -21,14 +22,19 @@ interface LaneWorkMapper {
             insert into lane_work (tree_id, opens, closes, work)
             values (#{treeId}, #{opens}, #{closes}, #{work}::jsonb)
             """)
-    int add(LaneWorkRow lane);
+    int add(
+            @Param("treeId") long treeId,
+            @Param("opens") LocalDate opens,
+            @Param("closes") LocalDate closes,
+            @Param("work") String work);
 
     /** Of some trees, by tree in order of time. */
     @Select("""
             <script>
-            select tree_id, opens, closes, work::text as work from lane_work
-            where tree_id in <foreach item="id" collection="treeIds" open="(" separator="," close=")">#{id}</foreach>
-            order by tree_id, opens, closes
+            select w.tree_id, w.opens, w.closes, w.work::text as work, t.tag, t.species, t.cultivar
+            from lane_work w join tree t on t.id = w.tree_id
+            where w.tree_id in <foreach item="id" collection="treeIds" open="(" separator="," close=")">#{id}</foreach>
+            order by w.tree_id, w.opens, w.closes
             </script>
             """)
     List<LaneWorkRow> of(@Param("treeIds") List<Long> treeIds);

@@ -3,7 +3,6 @@ package org.diligentbough.server.crew;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.HashMap;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import org.diligentbough.core.plan.RenovationPlan.Lane;
@@ -31,26 +30,31 @@ class LaneWorks {
     void keep(Judged judged) {
         lanes.clear(judged.treeId());
         for (Lane lane : judged.evaluation().plan().lanes()) {
-            lanes.add(new LaneWorkRow(
+            lanes.add(
                     judged.treeId(),
                     lane.opens(),
                     lane.closes(),
-                    json.writeValueAsString(maker.of(judged.evaluation(), lane))));
+                    json.writeValueAsString(maker.of(judged.evaluation(), lane)));
         }
     }
 
-    /** What each of some trees has open on a day, as it was last judged; a tree with no work has none. */
-    Map<Long, Work> openOn(List<Long> treeIds, LocalDate day) {
-        Map<Long, List<Work>> open = new LinkedHashMap<>();
+    /** A tree with what it has open. */
+    record OpenTree(long id, String tag, String species, String cultivar, Work work) {
+        private OpenTree and(OpenTree other) {
+            return new OpenTree(id, tag, species, cultivar, work.and(other.work));
+        }
+    }
+
+    /** What each of some trees has open on a day, as it was last judged, by tree; one with no work has none. */
+    Map<Long, OpenTree> openOn(List<Long> treeIds, LocalDate day) {
+        Map<Long, OpenTree> open = new HashMap<>();
         for (LaneWorkRow row : rows(treeIds)) {
             if (!row.opens().isAfter(day) && !row.closes().isBefore(day)) {
-                open.computeIfAbsent(row.treeId(), id -> new ArrayList<>()).add(work(row));
+                OpenTree tree = new OpenTree(row.treeId(), row.tag(), row.species(), row.cultivar(), work(row));
+                open.merge(tree.id(), tree, OpenTree::and);
             }
         }
-        Map<Long, Work> together = new HashMap<>();
-        open.forEach((treeId, works) ->
-                together.put(treeId, works.stream().reduce(Work::and).orElseThrow()));
-        return together;
+        return open;
     }
 
     /** All that is planned for each of some trees, whenever. */

@@ -104,6 +104,11 @@ public interface VisitMapper {
     @Select("select " + VISIT + " from tree_visit v where v.tree_id = #{treeId} order by v.id")
     List<VisitRow> ofTree(long treeId);
 
+    /** Those of a site's trees that wait on a work day for their log. */
+    @Select("select " + VISIT + " from tree_visit v join tree t on t.id = v.tree_id where t.site_id = #{siteId}"
+            + " and v.work_day_id is not null and not v.logged")
+    List<VisitRow> waitingOnDays(long siteId);
+
     /** Those of every tree of a site. */
     @Select("select " + VISIT + " from tree_visit v join tree t on t.id = v.tree_id where t.site_id = #{siteId}")
     List<VisitRow> ofSite(long siteId);
