@@ -9,6 +9,7 @@ import com.microsoft.playwright.options.AriaRole;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.regex.Pattern;
 import org.assertj.core.api.Assertions;
 import org.diligentbough.server.TestServer;
 import org.junit.jupiter.api.Test;
@@ -36,6 +37,29 @@ class SiteJourney {
             browser.open(site + "/trees/" + treeId);
             assertThat(browser.part("Plan")).containsText("2027 after picking");
             assertThat(browser.part("Judgement")).containsText("may be cut today with care");
+        }
+    }
+
+    /** Nobody waits for a site: it says what is being judged, and lists follow by themselves. */
+    @Test
+    void aSchoolChangedShowsWhatIsBeingJudgedAndThenTheNewPlans() {
+        String site = DemoJourney.demo("kilnfield.json", "Kilnfield in the queue");
+        try (Browser browser = new Browser()) {
+            browser.open(site);
+            browser.iAm("Tamsin Oke");
+            Locator open = browser.page.getByRole(AriaRole.GROUP, new Page.GetByRoleOptions().setName("Open now"));
+            assertThat(open).containsText("apple until 31 Mar");
+            browser.follow("Site");
+            browser.page.evaluate("window.notReloaded = true");
+            browser.page.getByLabel("Apples, pears and their like").selectOption("late-summer");
+            browser.press("Save");
+            assertThat(browser.page.getByText(Pattern.compile("Being judged: [0-9]+ of [0-9]+ trees")))
+                    .isVisible();
+            browser.follow("Orchard");
+            assertThat(open).not().containsText("apple until 31 Mar");
+            assertThat(browser.page.getByText("Being judged:")).hasCount(0);
+            Assertions.assertThat(browser.page.evaluate("window.notReloaded")).isEqualTo(true);
+            Assertions.assertThat(browser.errors()).isEmpty();
         }
     }
 
