@@ -8,6 +8,9 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Collectors;
+import java.util.stream.LongStream;
+import java.util.stream.Stream;
 import org.diligentbough.core.knowledge.Knowledge;
 import org.diligentbough.core.knowledge.Reason;
 import org.diligentbough.core.knowledge.ReasonCode;
@@ -53,9 +56,30 @@ public final class Pollination {
 
     /** What those trees lack that want another cultivar and have none for certain, by their ids. */
     public Map<Long, Reason> lacking(List<Tree> trees) {
+        double reachM = knowledge.get(POLLEN_REACH_M);
+        Map<Square, List<Tree>> bySquare =
+                trees.stream().collect(Collectors.groupingBy(tree -> Square.of(tree, reachM)));
         Map<Long, Reason> found = new LinkedHashMap<>();
-        trees.forEach(tree -> lacking(tree, trees).ifPresent(reason -> found.put(tree.id(), reason)));
+        for (Tree tree : trees) {
+            List<Tree> about = Square.of(tree, reachM)
+                    .about()
+                    .flatMap(square -> bySquare.getOrDefault(square, List.of()).stream())
+                    .toList();
+            lacking(tree, about).ifPresent(reason -> found.put(tree.id(), reason));
+        }
         return found;
+    }
+
+    /** A square of an orchard as wide as pollen reaches: what is in reach is in a tree's own or in one of the eight about it. */
+    private record Square(long east, long north) {
+        static Square of(Tree tree, double sideM) {
+            return new Square((long) Math.floor(tree.eastM() / sideM), (long) Math.floor(tree.northM() / sideM));
+        }
+
+        Stream<Square> about() {
+            return LongStream.rangeClosed(-1, 1).boxed().flatMap(e -> LongStream.rangeClosed(-1, 1)
+                    .mapToObj(n -> new Square(east + e, north + n)));
+        }
     }
 
     private Optional<Reason> lacking(Tree tree, List<Tree> trees) {

@@ -66,7 +66,13 @@ final class Crown {
         Map<String, Leaf> leaves = new LeafOfLimbs(branching, tree.scene().knowledge()).byLimb();
         for (Limb limb : branching.outwards()) {
             Leaf leaf = leaves.get(limb.id());
-            woods.put(limb.id(), new Wood(woods.size(), limb, leaf == null ? 0 : leaf.leafAreaM2(), leaf != null));
+            double furthestSideM = branching.childrenOf(limb).stream()
+                    .mapToDouble(Limb::originM)
+                    .max()
+                    .orElse(0);
+            woods.put(
+                    limb.id(),
+                    new Wood(woods.size(), limb, furthestSideM, leaf == null ? 0 : leaf.leafAreaM2(), leaf != null));
         }
         this.leafAtFirstM2 = limbLeafM2();
         this.woodAtFirst = woods.values().stream().mapToDouble(Wood::volume).sum();

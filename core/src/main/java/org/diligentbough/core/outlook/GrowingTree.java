@@ -88,6 +88,6 @@ final class GrowingTree {
             double overM = crown.limbTopM(crown.branching()) + crown.overTopsM - crown.wantedM();
             crown.overTopsM -= overM > 0 && crown.overTopsM > 0 ? TOPS_COME_DOWN * Math.min(overM, crown.overTopsM) : 0;
         }
-        return told.with(minutes, Math.min(1, share));
+        return told.with(minutes, Math.max(0, Math.min(1, share)));
     }
 }

@@ -81,7 +81,7 @@ final class KeptUp {
                 boolean whole = !wood.shortened();
                 // Rounding must not leave a side limb past the tip it grows at.
                 wood.lengthM = Math.max(Math.min(wood.lengthM, wood.keptLengthM), wood.lengthM - shorterM);
-                wood.reachM = whole ? wood.lengthM : wood.reachM;
+                wood.reachM = whole ? Math.max(wood.lengthM, wood.furthestSideM) : wood.reachM;
             }
         }
         crown.notEnteredM2 -= part * Math.max(0, crown.notEnteredM2 - crown.notEnteredKeptM2);

@@ -22,6 +22,8 @@ final class Wood {
     final boolean fruiting;
     /** Leaf it began with of its own, m2. */
     final double leafAtFirstM2;
+    /** How far out the outermost limb on it leaves or left, m. */
+    final double furthestSideM;
     /** Wood it began with, in the unit of {@link #volume()}. */
     final double volumeAtFirst;
 
@@ -53,8 +55,9 @@ final class Wood {
     boolean living;
     boolean gone;
 
-    Wood(int index, Limb limb, double leafM2, boolean living) {
+    Wood(int index, Limb limb, double furthestSideM, double leafM2, boolean living) {
         this.index = index;
+        this.furthestSideM = furthestSideM;
         this.limb = limb;
         this.leafAtFirstM2 = leafM2;
         this.leafM2 = leafM2;

@@ -81,6 +81,12 @@ class OutlookPropertiesTest {
         return Outlook.of(tree.evaluate().planned(), SurveyBuilder.RULES.rootstocks());
     }
 
+    /** A limb that was brought down, grew on and was taken back was once too short for what had grown on it. */
+    @Property(tries = 80, seed = "8317809048751562784")
+    void seedsThatOnceFailedHold(@ForAll("trees") SurveyBuilder tree) {
+        allThreeBeginAlikeAndEveryFigureIsAFigure(tree);
+    }
+
     @Property(tries = 80)
     void leftAloneATreeGrowsTallerAndDarkerAndDiesBackInside(@ForAll("trees") SurveyBuilder tree) {
         List<Year> years = look(tree).leftAlone();

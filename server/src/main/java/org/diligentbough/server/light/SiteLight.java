@@ -1,5 +1,7 @@
 package org.diligentbough.server.light;
 
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -12,6 +14,7 @@ import org.diligentbough.core.light.Neighbour;
 import org.diligentbough.core.light.OrchardLight;
 import org.diligentbough.core.light.Sky;
 import org.diligentbough.core.orchard.Rootstocks.Stock;
+import org.diligentbough.core.orchard.Site;
 import org.diligentbough.core.orchard.Species;
 import org.diligentbough.server.light.LightMapper.CrownRow;
 import org.diligentbough.server.orchard.OrchardService;
@@ -26,11 +29,15 @@ import org.springframework.web.bind.annotation.RestController;
 @RestController
 class SiteLight {
     private static final int MOST_SQUARES = 5_000;
+    private static final int SITES_KEPT = 50;
 
     private final LightMapper mapper;
     private final OrchardService orchard;
     private final Rulebook rules;
     private final Wording wording;
+    /** Looked at while people walk about the plan; nothing of it changes but by a survey, a removal or a move. */
+    private final Cache<Crowns, SiteLightView> known =
+            Caffeine.newBuilder().maximumSize(SITES_KEPT).softValues().build();
 
     SiteLight(LightMapper mapper, OrchardService orchard, Rulebook rules, Wording wording) {
         this.mapper = mapper;
@@ -64,14 +71,19 @@ class SiteLight {
     /** Where shade falls over the season, which neighbour takes most from which tree, and which stand too close. */
     @GetMapping("/api/sites/{siteId}/light")
     SiteLightView siteLight(@PathVariable long siteId) {
-        var site = orchard.site(siteId);
+        return known.get(new Crowns(orchard.site(siteId).data().toSite(), mapper.ofSite(siteId)), this::look);
+    }
+
+    /** All that a site's light follows from. */
+    private record Crowns(Site site, List<CrownRow> rows) {}
+
+    private SiteLightView look(Crowns all) {
         Map<String, CrownRow> crowns =
-                mapper.ofSite(site.id()).stream().collect(Collectors.toMap(CrownRow::tag, Function.identity()));
-        List<Neighbour> trees = mapper.ofSite(site.id()).stream()
+                all.rows().stream().collect(Collectors.toMap(CrownRow::tag, Function.identity()));
+        List<Neighbour> trees = all.rows().stream()
                 .map(crown -> Neighbours.neighbour(crown, 0, 0))
                 .toList();
-        OrchardLight light =
-                new OrchardLight(trees, Sky.over(site.data().toSite(), rules.knowledge()), rules.knowledge());
+        OrchardLight light = new OrchardLight(trees, Sky.over(all.site(), rules.knowledge()), rules.knowledge());
         List<OrchardLight.TreeLight> onTrees = light.onTrees();
         Map<String, Double> byTag =
                 onTrees.stream().collect(Collectors.toMap(OrchardLight.TreeLight::name, OrchardLight.TreeLight::light));
