@@ -16,13 +16,15 @@ public interface TreeMapper {
             t.form_wanted, t.mains_wanted, t.purpose, t.east_m, t.north_m, t.target_height_m, t.clearance_m,
             t.in_container, t.note, t.group_name, t.habit, t.height_set_by, t.owner, t.owner_wishes, t.consent, s.id as survey_id, s.surveyed_on, s.height_m, s.spread_m, s.trunk_girth_cm, s.triage,
             s.urgent_limbs, l.light, l.in_light, l.in_light_after, r.on_date as removed_on,
-            (select count(*) from report p where p.tree_id = t.id and p.dealt_on is null)::integer as open_reports
+            coalesce(p.open, 0) as open_reports
             """;
     String FROM = """
              from tree t left join lateral (
                 select * from survey where tree_id = t.id order by surveyed_on desc, id desc limit 1) s on true
              left join tree_removal r on r.tree_id = t.id
              left join tree_light l on l.tree_id = t.id
+             left join (select tree_id, count(*)::integer as open from report where dealt_on is null group by tree_id) p
+                on p.tree_id = t.id
             """;
     String FOUND = """
              where t.site_id = #{siteId} and (r.tree_id is not null) = #{q.removed}
