@@ -410,7 +410,7 @@ public class DayService {
         // Few of those that close first are on a day already: one look will do as a rule.
         for (int from = 0; from < open.size() && found.size() < MOST_CANDIDATES; from += LOOKED_AT) {
             List<Long> some = open.subList(from, Math.min(open.size(), from + LOOKED_AT));
-            Map<Long, LaneWorks.OpenTree> work = laneWorks.openOn(some, day.onDay());
+            Map<Long, LaneWorks.TreeWork> work = laneWorks.openOn(some, day.onDay());
             some.stream()
                     .filter(work::containsKey)
                     .flatMap(treeId ->
@@ -421,7 +421,7 @@ public class DayService {
         return found;
     }
 
-    private Optional<Candidate> candidate(LaneWorks.OpenTree tree, List<VisitRow> onDays, LocalDate on) {
+    private Optional<Candidate> candidate(LaneWorks.TreeWork tree, List<VisitRow> onDays, LocalDate on) {
         Work work = tree.work();
         Set<String> taken = cutsOn(onDays);
         List<VisitCut> cuts = work.cuts().stream()

@@ -39,19 +39,19 @@ class LaneWorks {
     }
 
     /** A tree with what it has open. */
-    record OpenTree(long id, String tag, String species, String cultivar, Work work) {
-        private OpenTree and(OpenTree other) {
-            return new OpenTree(id, tag, species, cultivar, work.and(other.work));
+    record TreeWork(long id, String tag, String species, String cultivar, Work work) {
+        private TreeWork and(TreeWork other) {
+            return new TreeWork(id, tag, species, cultivar, work.and(other.work));
         }
     }
 
     /** What each of some trees has open on a day, as it was last judged, by tree; one with no work has none. */
-    Map<Long, OpenTree> openOn(List<Long> treeIds, LocalDate day) {
-        Map<Long, OpenTree> open = new HashMap<>();
+    Map<Long, TreeWork> openOn(List<Long> treeIds, LocalDate day) {
+        Map<Long, TreeWork> open = new HashMap<>();
         for (LaneWorkRow row : rows(treeIds)) {
             if (!row.opens().isAfter(day) && !row.closes().isBefore(day)) {
-                OpenTree tree = new OpenTree(row.treeId(), row.tag(), row.species(), row.cultivar(), work(row));
-                open.merge(tree.id(), tree, OpenTree::and);
+                TreeWork tree = new TreeWork(row.treeId(), row.tag(), row.species(), row.cultivar(), work(row));
+                open.merge(tree.id(), tree, TreeWork::and);
             }
         }
         return open;
