@@ -1,11 +1,14 @@
 package org.diligentbough.server.orchard;
 
 import java.util.List;
+import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.stream.Collectors;
 import org.diligentbough.core.survey.Group;
 import org.diligentbough.server.orchard.SiteMapper.SiteRow;
+import org.diligentbough.server.orchard.TreeMapper.StandingTree;
 import org.diligentbough.server.orchard.TreeMapper.TreeRow;
 import org.diligentbough.server.shared.CurrentPerson;
 import org.diligentbough.server.shared.History;
@@ -77,6 +80,11 @@ public class OrchardService {
     /** Whether a tree was taken out. */
     public boolean removed(long treeId) {
         return tree(treeId).removedOn() != null;
+    }
+
+    /** All trees of a site that stand, by their numbers, with what boards say of them. */
+    public Map<Long, StandingTree> board(long siteId) {
+        return trees.standing(siteId).stream().collect(Collectors.toMap(StandingTree::id, tree -> tree));
     }
 
     /** All trees of a site that stand. */

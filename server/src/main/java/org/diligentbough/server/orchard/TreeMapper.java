@@ -113,6 +113,17 @@ public interface TreeMapper {
             @Param("size") int size,
             @Param("offset") int offset);
 
+    /** What boards say of a tree; {@code triage} null while it is not surveyed. */
+    record StandingTree(Long id, String tag, String species, String triage) {}
+
+    /** All trees of a site that stand, with no more of each than that. */
+    @Select("""
+            select t.id, t.tag, t.species, s.triage from tree t left join lateral (
+                select triage from survey where tree_id = t.id order by surveyed_on desc, id desc limit 1) s on true
+            where t.site_id = #{siteId} and not exists (select from tree_removal r where r.tree_id = t.id)
+            """)
+    List<StandingTree> standing(long siteId);
+
     @Select("select count(*)" + FROM + FOUND)
     int count(@Param("siteId") long siteId, @Param("q") Query query);
 

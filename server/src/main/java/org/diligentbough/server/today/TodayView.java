@@ -17,7 +17,7 @@ import org.diligentbough.server.crew.DayView.DaySummary;
 import org.diligentbough.server.figures.SiteRules;
 import org.diligentbough.server.orchard.OrchardService;
 import org.diligentbough.server.orchard.SiteMapper.SiteRow;
-import org.diligentbough.server.orchard.TreeMapper.TreeRow;
+import org.diligentbough.server.orchard.TreeMapper.StandingTree;
 import org.diligentbough.server.plan.PlanMapper;
 import org.diligentbough.server.plan.PlanMapper.LaneRow;
 import org.diligentbough.server.season.SiteWeather;
@@ -105,8 +105,7 @@ class TodayView {
         SiteRow site = orchard.site(siteId);
         LocalDate on = today.in(site.zone());
         List<LaneRow> lanes = plans.openOn(siteId, on);
-        Map<Long, TreeRow> trees =
-                orchard.standing(siteId).stream().collect(Collectors.toMap(TreeRow::id, tree -> tree));
+        Map<Long, StandingTree> trees = orchard.board(siteId);
         Map<Long, LocalDate> planned = days.comingDayOf(siteId, on);
         return new BoardView(
                 on,
@@ -114,7 +113,7 @@ class TodayView {
                 lanes.stream()
                         .filter(lane -> lane.urgent() > 0)
                         .map(lane -> {
-                            TreeRow tree = trees.get(lane.treeId());
+                            StandingTree tree = trees.get(lane.treeId());
                             return new DangerView(
                                     tree.id(), tree.tag(), tree.species(), lane.urgent(), planned.get(tree.id()));
                         })
@@ -126,7 +125,7 @@ class TodayView {
                 days.board(siteId, on));
     }
 
-    private static List<OpenView> open(List<LaneRow> lanes, Map<Long, TreeRow> trees) {
+    private static List<OpenView> open(List<LaneRow> lanes, Map<Long, StandingTree> trees) {
         Map<String, List<LaneRow>> byKind = lanes.stream()
                 .filter(lane -> !lane.season().equals("any"))
                 .collect(Collectors.groupingBy(lane -> trees.get(lane.treeId()).species()));
@@ -154,7 +153,7 @@ class TodayView {
         return open;
     }
 
-    private List<WeatherHold> byWeather(long siteId, LocalDate on, List<LaneRow> lanes, Map<Long, TreeRow> trees) {
+    private List<WeatherHold> byWeather(long siteId, LocalDate on, List<LaneRow> lanes, Map<Long, StandingTree> trees) {
         SiteWeather.Known known = weather.of(siteId);
         return lanes.stream()
                 .filter(lane -> !lane.season().equals("any"))
@@ -169,7 +168,7 @@ class TodayView {
                 .toList();
     }
 
-    private List<ComingView> coming(long siteId, LocalDate on, Map<Long, TreeRow> trees) {
+    private List<ComingView> coming(long siteId, LocalDate on, Map<Long, StandingTree> trees) {
         int weeks = (int) rules.of(siteId).knowledge().get(Figure.COMING_WEEKS);
         Map<List<String>, List<LaneRow>> byKind = plans.opening(siteId, on, on.plusWeeks(weeks)).stream()
                 .filter(lane -> trees.containsKey(lane.treeId()))
@@ -187,13 +186,13 @@ class TodayView {
                 .toList();
     }
 
-    private List<HeldView> held(long siteId, Map<Long, TreeRow> trees) {
+    private List<HeldView> held(long siteId, Map<Long, StandingTree> trees) {
         Map<Long, String> whys = plans.whys(siteId).stream()
                 .collect(Collectors.toMap(PlanMapper.WhyRow::treeId, PlanMapper.WhyRow::why));
         return trees.values().stream()
                 .filter(tree -> "rest".equals(tree.triage()) && whys.containsKey(tree.id()))
-                .sorted(Comparator.comparing((TreeRow tree) -> tree.tag().length())
-                        .thenComparing(TreeRow::tag))
+                .sorted(Comparator.comparing((StandingTree tree) -> tree.tag().length())
+                        .thenComparing(StandingTree::tag))
                 .map(tree -> new HeldView(
                         tree.id(), tree.tag(), tree.species(), json.readValue(whys.get(tree.id()), Worded.class)))
                 .toList();
