@@ -13,7 +13,7 @@ final class Lighting {
     private static final int SLICES = 4;
     private static final double SAME_HEIGHT = 1e-9;
     /** Figures kept of a body. */
-    private static final int OF_A_BODY = 10;
+    private static final int OF_A_BODY = 11;
 
     static final int PLACES = SLICES * 4;
 
@@ -36,7 +36,10 @@ final class Lighting {
     private double[] turned = new double[0];
 
     private double[] first = new double[0];
-    /** By body: its centre and axis, one over its half width squared, what its length makes of that, reach, density seen. */
+    /**
+     * By body: its centre and axis, one over its half width squared, what its length makes of that, how far it reaches
+     * aside and up, density seen.
+     */
     private double[] body = new double[0];
 
     Lighting(Sky sky, List<Screen> screens, double projection) {
@@ -99,8 +102,12 @@ final class Lighting {
             body[at + 5] = leaf.axis().upM();
             body[at + 6] = acrossSquared;
             body[at + 7] = stretch;
-            body[at + 8] = Math.max(leaf.halfAlongM(), leaf.halfAcrossM());
-            body[at + 9] = projection * leaf.densityPerM();
+            double along = leaf.halfAlongM() * leaf.halfAlongM();
+            double across = leaf.halfAcrossM() * leaf.halfAcrossM();
+            double rise = leaf.axis().upM() * leaf.axis().upM();
+            body[at + 8] = Math.sqrt(Math.max(across, along * (1 - rise) + across * rise));
+            body[at + 9] = Math.sqrt(along * rise + across * (1 - rise));
+            body[at + 10] = projection * leaf.densityPerM();
             for (int j = 0; j < patches; j++) {
                 double turn = east[j] * leaf.axis().eastM()
                         + north[j] * leaf.axis().northM()
@@ -119,8 +126,9 @@ final class Lighting {
         for (int k = 0; k < bodies; k++) {
             int at = k * OF_A_BODY;
             double reachM = body[at + 8];
+            double riseM = body[at + 9];
             double overM = body[at + 2] - placeUp;
-            if (body[at + 9] <= 0 || overM + reachM <= 0) {
+            if (body[at + 10] <= 0 || overM + riseM <= 0) {
                 continue;
             }
             double awayEast = placeEast - body[at];
@@ -129,9 +137,9 @@ final class Lighting {
             int from = patches;
             int until = 0;
             for (int band = 0; band < bandSteep.length; band++) {
-                // Paths of one height pass over or under a ball about the body that is too far or too near.
-                boolean over = Math.max(0, apartM - reachM) * bandSteep[band] > overM + reachM;
-                boolean under = (apartM + reachM) * bandSteep[band] < overM - reachM;
+                // Paths of one height pass over or under a body that is too far or too near.
+                boolean over = Math.max(0, apartM - reachM) * bandSteep[band] > overM + riseM;
+                boolean under = (apartM + reachM) * bandSteep[band] < overM - riseM;
                 if (!over && !under) {
                     from = Math.min(from, bandFrom[band]);
                     until = bandFrom[band + 1];
@@ -148,7 +156,7 @@ final class Lighting {
         }
         double light = 0;
         for (int j = 0; j < patches; j++) {
-            light += share[j] * Math.exp(-depth[j]);
+            light += depth[j] == 0 ? share[j] : share[j] * Math.exp(-depth[j]);
         }
         return light;
     }
@@ -166,7 +174,7 @@ final class Lighting {
             half[j] = b;
             within[j] = b * b - first[at + j] * c;
         }
-        double weight = body[of + 9];
+        double weight = body[of + 10];
         for (int j = from; j < until; j++) {
             if (within[j] > 0 && (c <= 0 || half[j] <= 0)) {
                 double root = Math.sqrt(within[j]);

@@ -1,17 +1,13 @@
 package org.diligentbough.core.survey;
 
-import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.Comparator;
-import java.util.Deque;
 import java.util.HashMap;
-import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
 
 /** Which limb grows from which, and where each is in space. Immutable. */
 public final class Branching {
@@ -25,7 +21,9 @@ public final class Branching {
 
     private final Map<String, Limb> byId = new LinkedHashMap<>();
     private final Map<String, List<Limb>> children = new HashMap<>();
-    private final Map<String, Point> bases = new HashMap<>();
+    /** By number. */
+    private final Point[] bases;
+
     private final List<Limb> onTrunk = new ArrayList<>();
     private final List<Limb> outwards = new ArrayList<>();
     private final Map<String, Integer> numbers = new HashMap<>();
@@ -34,7 +32,7 @@ public final class Branching {
 
     private final int[] parentNumbers;
     private final double[] originsM;
-    private final Set<String> living = new HashSet<>();
+    private final boolean[] living;
 
     /**
      * @throws IllegalArgumentException when two limbs share an id, a parent is unknown, limbs grow from each other in a
@@ -61,18 +59,17 @@ public final class Branching {
         onTrunk.sort(THICKEST_FIRST);
         children.values().forEach(list -> list.sort(THICKEST_FIRST));
         children.replaceAll((id, list) -> List.copyOf(list));
-        Deque<Limb> waiting = new ArrayDeque<>(onTrunk);
-        while (!waiting.isEmpty()) {
-            Limb limb = waiting.removeFirst();
-            numbers.put(limb.id(), outwards.size());
-            outwards.add(limb);
-            bases.put(limb.id(), baseOf(limb));
+        bases = new Point[byId.size()];
+        living = new boolean[byId.size()];
+        outwards.addAll(onTrunk);
+        for (int number = 0; number < outwards.size(); number++) {
+            Limb limb = outwards.get(number);
+            numbers.put(limb.id(), number);
+            bases[number] = baseOf(limb);
             boolean onLivingWood =
-                    limb.parent().isEmpty() || living.contains(limb.parent().get());
-            if (onLivingWood && !limb.has(FaultKind.DEAD) && !limb.has(FaultKind.STUB)) {
-                living.add(limb.id());
-            }
-            waiting.addAll(childrenOf(limb));
+                    limb.parent().isEmpty() || living[number(limb.parent().get())];
+            living[number] = onLivingWood && !limb.has(FaultKind.DEAD) && !limb.has(FaultKind.STUB);
+            outwards.addAll(childrenOf(limb));
         }
         if (outwards.size() != byId.size()) {
             throw new IllegalArgumentException("limbs grow from each other in a circle");
@@ -169,17 +166,17 @@ public final class Branching {
 
     /** Whether it carries leaf: neither dead nor a stub, nor on one that is. */
     public boolean living(Limb limb) {
-        return living.contains(limb.id());
+        return living[number(limb.id())];
     }
 
     /** Where the limb leaves. */
     public Point baseOfLimb(Limb limb) {
-        return bases.get(limb.id());
+        return bases[number(limb.id())];
     }
 
     /** A point on the limb, at a distance in metres from its base. */
     public Point pointAt(Limb limb, double alongM) {
-        return bases.get(limb.id()).towards(limb.azimuthDeg(), limb.angleDeg(), alongM);
+        return bases[number(limb.id())].towards(limb.azimuthDeg(), limb.angleDeg(), alongM);
     }
 
     public Point tip(Limb limb) {
