@@ -1,5 +1,6 @@
 package org.diligentbough.core;
 
+import java.time.LocalDate;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
@@ -66,6 +67,7 @@ public record Evaluation(
         CuttingCalendar calendar,
         MayCut today,
         List<Reason> cautions) {
+    /** Share of the crown below which the light on what is left tells nothing of the crown to come: own assumption. */
     private static final double LEAST_CROWN = 0.3;
 
     /** Judges and plans a survey; what stands round the tree is what the survey names. */
@@ -280,18 +282,14 @@ public record Evaluation(
     private CrownLight crownLightAfterPlan() {
         Survey survey = scene.survey();
         List<Visit> visits = plan.lanes().stream()
-                .map(lane -> new Visit(
-                        survey.today(),
-                        lane.cuts().stream().map(this::made).toList(),
-                        lane.detail().map(RenovationPlan.Detail::shoots).orElse(0),
-                        lane.tasks().stream().map(task -> task.what().code()).collect(Collectors.toSet()),
-                        false))
+                .map(lane -> carriedOut(lane, survey.today()))
                 .toList();
         Survey after = new TreeRecord(List.of(survey), visits, scene.traits(), scene.knowledge(), calendar)
                 .standing()
                 .survey();
-        return light.in(after)
-                .with(SmallWood.of(after, new Branching(after.limbs()), scene.traits(), kept(), scene.knowledge()));
+        Branching branching = new Branching(after.limbs());
+        return light.in(after, branching)
+                .with(SmallWood.of(after, branching, scene.traits(), kept(), scene.knowledge()));
     }
 
     /**
@@ -302,6 +300,16 @@ public record Evaluation(
         return crownAfterPlan().left() < LEAST_CROWN
                 ? OptionalDouble.empty()
                 : crownLightAfterPlan().inLight();
+    }
+
+    /** A lane's work as the visit on a day that carries all of it out. */
+    Visit carriedOut(RenovationPlan.Lane lane, LocalDate on) {
+        return new Visit(
+                on,
+                lane.cuts().stream().map(this::made).toList(),
+                lane.detail().map(RenovationPlan.Detail::shoots).orElse(0),
+                lane.tasks().stream().map(task -> task.what().code()).collect(Collectors.toSet()),
+                false);
     }
 
     private MadeCut made(RenovationPlan.PlannedCut cut) {

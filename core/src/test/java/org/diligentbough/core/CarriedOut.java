@@ -3,11 +3,7 @@ package org.diligentbough.core;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Optional;
 import org.diligentbough.core.plan.RenovationPlan.Lane;
-import org.diligentbough.core.plan.RenovationPlan.PlannedCut;
-import org.diligentbough.core.verdict.Verdict;
-import org.diligentbough.core.visit.MadeCut;
 import org.diligentbough.core.visit.Standing;
 import org.diligentbough.core.visit.Visit;
 
@@ -24,25 +20,7 @@ public final class CarriedOut {
         for (Lane lane : planned.plan().lanes()) {
             if (lane.year().year() <= untilYear) {
                 last = lane.opens().isBefore(tree.today) ? tree.today : lane.opens();
-                List<MadeCut> cuts = new ArrayList<>();
-                for (PlannedCut cut : lane.cuts()) {
-                    cuts.add(new MadeCut(
-                            cut.limb(),
-                            switch (cut.kind()) {
-                                case REMOVE -> MadeCut.Kind.REMOVED;
-                                case SHORTEN -> MadeCut.Kind.SHORTENED;
-                                default -> MadeCut.Kind.BENT;
-                            },
-                            cut.cut().place().alongM(),
-                            cut.kind() == Verdict.SHORTEN
-                                    && SurveyBuilder.verdictOn(planned, cut.limb())
-                                                    .verdict()
-                                            == Verdict.REMOVE,
-                            false,
-                            Optional.empty()));
-                }
-                visits.add(new Visit(
-                        last, cuts, lane.detail().map(detail -> detail.shoots()).orElse(0)));
+                visits.add(planned.carriedOut(lane, last));
             }
         }
         tree.today = last.plusYears(1);

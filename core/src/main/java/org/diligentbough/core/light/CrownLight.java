@@ -109,8 +109,8 @@ public final class CrownLight {
     }
 
     /** Light in what became of the crown, its limbs only, among the same trees. */
-    public CrownLight in(Survey other) {
-        return new CrownLight(other, new Branching(other.limbs()), near, sky, knowledge);
+    public CrownLight in(Survey other, Branching ofOther) {
+        return new CrownLight(other, ofOther, near, sky, knowledge);
     }
 
     /** The same crown, its limbs only, among other things than the survey names. */

@@ -92,9 +92,7 @@ public class JudgingQueue {
 
     /** Marks what lapsed by the calendar, site by site. */
     public void markLapsed() {
-        for (long siteId : stale.sites()) {
-            stale.markLapsed(siteId, today.in(orchard.site(siteId).zone()));
-        }
+        orchard.sites().forEach(site -> stale.markLapsed(site.id(), today.in(site.zone())));
     }
 
     /** How the judging of a site's trees stands. */
@@ -113,8 +111,9 @@ public class JudgingQueue {
                 if (!judgedOne()) {
                     await();
                 }
-            } catch (RuntimeException e) {
-                // The database may be away; the queue is in it and waits too.
+            } catch (RuntimeException | Error e) {
+                // The database may be away; the queue is in it and waits too. Whatever it is, the hand must not go with
+                // it.
                 LOG.warn("judging waits: {}", e.getMessage());
                 await();
             }
@@ -145,7 +144,7 @@ public class JudgingQueue {
                 });
                 return next.isPresent();
             }));
-        } catch (RuntimeException e) {
+        } catch (RuntimeException | Error e) {
             if (inHand[0] == 0) {
                 throw e;
             }

@@ -1,7 +1,6 @@
 package org.diligentbough.server.verdict;
 
 import java.time.LocalDate;
-import java.util.List;
 import java.util.Optional;
 import org.apache.ibatis.annotations.Delete;
 import org.apache.ibatis.annotations.Insert;
@@ -72,7 +71,4 @@ interface StaleTreeMapper {
             + " count(*)::int as trees from tree t left join stale_tree q on q.tree_id = t.id"
             + " where t.site_id = #{siteId} and " + THAT_ARE_JUDGED)
     ProgressRow progress(long siteId);
-
-    @Select("select id from site order by id")
-    List<Long> sites();
 }
