@@ -30,12 +30,15 @@ final class Lighting {
     private final double projection;
 
     private final double[] depth;
-    private final double[] half;
-    private final double[] within;
-    /** By body and patch: how the body's long way lies to the direction, and the quadratic's first coefficient. */
-    private double[] turned = new double[0];
+    /**
+     * By body and patch: the direction in the space in which the body is a ball of radius 1, where it is as long as 1,
+     * turned back into the tree's; and the leaf met on a path as long as 1 there.
+     */
+    private double[] toEast = new double[0];
 
-    private double[] first = new double[0];
+    private double[] toNorth = new double[0];
+    private double[] toUp = new double[0];
+    private double[] perChord = new double[0];
     /**
      * By body: its centre and axis, one over its half width squared, what its length makes of that, how far it reaches
      * aside and up, density seen.
@@ -61,8 +64,6 @@ final class Lighting {
         this.screens = screens;
         this.projection = projection;
         this.depth = new double[patches];
-        this.half = new double[patches];
-        this.within = new double[patches];
     }
 
     /**
@@ -84,9 +85,11 @@ final class Lighting {
     }
 
     private void prepare(List<Leaf> bodies) {
-        if (turned.length < bodies.size() * patches) {
-            turned = new double[bodies.size() * patches];
-            first = new double[bodies.size() * patches];
+        if (perChord.length < bodies.size() * patches) {
+            toEast = new double[bodies.size() * patches];
+            toNorth = new double[bodies.size() * patches];
+            toUp = new double[bodies.size() * patches];
+            perChord = new double[bodies.size() * patches];
             body = new double[bodies.size() * OF_A_BODY];
         }
         for (int k = 0; k < bodies.size(); k++) {
@@ -112,8 +115,12 @@ final class Lighting {
                 double turn = east[j] * leaf.axis().eastM()
                         + north[j] * leaf.axis().northM()
                         + up[j] * leaf.axis().upM();
-                turned[k * patches + j] = turn;
-                first[k * patches + j] = turn * turn * stretch + acrossSquared;
+                double scale = Math.sqrt(turn * turn * stretch + acrossSquared);
+                int seen = k * patches + j;
+                toEast[seen] = (turn * stretch * leaf.axis().eastM() + acrossSquared * east[j]) / scale;
+                toNorth[seen] = (turn * stretch * leaf.axis().northM() + acrossSquared * north[j]) / scale;
+                toUp[seen] = (turn * stretch * leaf.axis().upM() + acrossSquared * up[j]) / scale;
+                perChord[seen] = projection * leaf.densityPerM() / scale;
             }
         }
     }
@@ -162,26 +169,23 @@ final class Lighting {
     }
 
     private void meet(int of, int at, int from, int until, double awayEast, double awayNorth, double awayUp) {
-        double acrossSquared = body[of + 6];
         double along = awayEast * body[of + 3] + awayNorth * body[of + 4] + awayUp * body[of + 5];
-        double alongStretched = along * body[of + 7];
-        double c = along * alongStretched
-                + (awayEast * awayEast + awayNorth * awayNorth + awayUp * awayUp) * acrossSquared
+        double outside = along * along * body[of + 7]
+                + (awayEast * awayEast + awayNorth * awayNorth + awayUp * awayUp) * body[of + 6]
                 - 1;
-        for (int j = from; j < until; j++) {
-            double dot = awayEast * east[j] + awayNorth * north[j] + awayUp * up[j];
-            double b = alongStretched * turned[at + j] + dot * acrossSquared;
-            half[j] = b;
-            within[j] = b * b - first[at + j] * c;
+        if (outside <= 0) {
+            // From a place within, every path leaves the body once.
+            for (int j = from; j < until; j++) {
+                double half = awayEast * toEast[at + j] + awayNorth * toNorth[at + j] + awayUp * toUp[at + j];
+                depth[j] += perChord[at + j] * (Math.sqrt(half * half - outside) - half);
+            }
+            return;
         }
-        double weight = body[of + 10];
+        double aimed = -Math.sqrt(outside);
         for (int j = from; j < until; j++) {
-            if (within[j] > 0 && (c <= 0 || half[j] <= 0)) {
-                double root = Math.sqrt(within[j]);
-                double out = root - half[j];
-                if (out > 0) {
-                    depth[j] += weight * (out - Math.max(0, -half[j] - root)) / first[at + j];
-                }
+            double half = awayEast * toEast[at + j] + awayNorth * toNorth[at + j] + awayUp * toUp[at + j];
+            if (half < aimed) {
+                depth[j] += 2 * perChord[at + j] * Math.sqrt(half * half - outside);
             }
         }
     }

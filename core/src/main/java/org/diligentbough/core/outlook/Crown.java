@@ -3,6 +3,7 @@ package org.diligentbough.core.outlook;
 import static org.diligentbough.core.knowledge.Figure.*;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -58,6 +59,9 @@ final class Crown {
     double overTopsM;
 
     private final InOthers inOthers;
+    private Branching branching;
+    /** What the branching was made of, so that it is made anew only where that changed. */
+    private double[] measuresOfBranching;
 
     Crown(Planned tree) {
         this.tree = tree;
@@ -164,8 +168,20 @@ final class Crown {
                 .orElse(Math.max(topAtFirstM, tree.scene().tree().heightM()));
     }
 
+    /** The limbs as they are now; the same one until a limb is thicker, leans otherwise or is longer. */
     Branching branching() {
-        return new Branching(woods.values().stream().map(Wood::asNow).toList());
+        double[] measures = new double[3 * woods.size()];
+        int at = 0;
+        for (Wood wood : woods.values()) {
+            measures[at++] = wood.diameterCm;
+            measures[at++] = wood.angleDeg;
+            measures[at++] = wood.drawnM();
+        }
+        if (!Arrays.equals(measures, measuresOfBranching)) {
+            branching = new Branching(woods.values().stream().map(Wood::asNow).toList());
+            measuresOfBranching = measures;
+        }
+        return branching;
     }
 
     /** Room below the height wanted that a limb on the trunk and all it bears take up. */

@@ -73,6 +73,11 @@ final class Wood {
     }
 
     /** As it is now, without what was wrong with it. */
+    /** How long it is drawn, m. */
+    double drawnM() {
+        return Math.max(lengthM, reachM);
+    }
+
     Limb asNow() {
         return new Limb(
                 limb.id(),
@@ -82,7 +87,7 @@ final class Wood {
                 limb.originM(),
                 limb.azimuthDeg(),
                 angleDeg,
-                Math.max(lengthM, reachM),
+                drawnM(),
                 limb.woodYears(),
                 limb.fruiting(),
                 limb.leafiness(),
