@@ -224,10 +224,10 @@ class JudgingQueueTest {
     record Cost(long statements, long judgements) {}
 
     private static Cost cost(String path) {
-        get(path).expect(200);
+        assertThat(get(path).status()).isEqualTo(200);
         long statements = CountedSql.statements();
         long judgements = TestServer.part(JudgementService.class).asked();
-        get(path).expect(200);
+        assertThat(get(path).status()).isEqualTo(200);
         return new Cost(
                 CountedSql.statements() - statements,
                 TestServer.part(JudgementService.class).asked() - judgements);
@@ -252,7 +252,14 @@ class JudgingQueueTest {
                 "/api/sites/{site}/removals",
                 "/api/sites/{site}/figures",
                 "/api/sites/{site}/light",
-                "/api/sites/{site}/field"
+                "/api/sites/{site}/field",
+                "/api/sites/{site}/archive",
+                "/api/sites/{site}/trees.csv",
+                "/api/sites/{site}/trees.geojson",
+                "/api/sites/{site}/programme.csv",
+                "/api/sites/{site}/season.ics",
+                "/api/sites/{site}/kinds/apple/may-cut?on=2027-03-06",
+                "/api/days/{day}/notes"
             })
     void aPageAsksAsMuchForFiveHundredTreesAsForFifty(String path) {
         Cost few =

@@ -1,9 +1,12 @@
 package org.diligentbough.server.archive;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import java.util.Optional;
+import java.util.function.Function;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.diligentbough.server.archive.Archive.ArchivedDay;
@@ -38,6 +41,7 @@ import org.diligentbough.server.visit.VisitMapper;
 import org.diligentbough.server.visit.VisitMapper.LogRow;
 import org.diligentbough.server.visit.VisitMapper.VisitRow;
 import org.diligentbough.server.wood.Removals;
+import org.diligentbough.server.wood.Removals.RemovalView;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import tools.jackson.databind.json.JsonMapper;
@@ -94,12 +98,13 @@ public class ArchiveWriter {
         SiteRow site = orchard.site(siteId);
         List<Person> everybody = people.all();
         Map<Long, String> names = everybody.stream().collect(Collectors.toMap(Person::id, Person::name));
-        List<ArchivedTree> archived = trees.idsOf(siteId).stream()
-                .map(orchard::tree)
-                .map(tree -> tree(tree, names))
+        List<TreeRow> standing = trees.ofSite(siteId);
+        Known known = known(siteId, standing, names);
+        List<ArchivedTree> archived =
+                standing.stream().map(tree -> tree(tree, known)).toList();
+        List<ArchivedDay> workDays = days.ofSite(siteId, known.everyVisit()).stream()
+                .map(day -> day(day, known))
                 .toList();
-        List<ArchivedDay> workDays =
-                days.ofSite(siteId).stream().map(day -> day(day, names)).toList();
         return new Archive(
                 Archive.FORMAT,
                 Archive.VERSION,
@@ -112,6 +117,34 @@ public class ArchiveWriter {
                 seen(siteId),
                 workDays,
                 plans.hours(siteId));
+    }
+
+    /** All of a site, by tree, read in one query each: an archive asks no more of a thousand trees than of ten. */
+    private record Known(
+            Map<Long, String> names,
+            Map<Long, String> tags,
+            Map<Long, List<SurveyRow>> surveysNewestFirst,
+            List<VisitRow> everyVisit,
+            Map<Long, List<VisitRow>> visits,
+            Map<Long, List<LogRow>> logs,
+            Map<Long, List<ReportView>> reports,
+            Map<Long, List<Fruit.Entered>> fruit,
+            Map<Long, RemovalView> removals,
+            PlanArchive.OfSite plans) {}
+
+    private Known known(long siteId, List<TreeRow> standing, Map<Long, String> names) {
+        List<VisitRow> everyVisit = visits.ofSite(siteId);
+        return new Known(
+                names,
+                standing.stream().collect(Collectors.toMap(TreeRow::id, TreeRow::tag)),
+                surveys.surveysAt(siteId).stream().collect(Collectors.groupingBy(SurveyRow::treeId)),
+                everyVisit,
+                everyVisit.stream().collect(Collectors.groupingBy(VisitRow::treeId)),
+                visits.logsAt(siteId).stream().collect(Collectors.groupingBy(LogRow::treeId)),
+                reports.byTree(siteId),
+                fruit.byTree(siteId),
+                removals.removals(siteId).stream().collect(Collectors.toMap(RemovalView::treeId, Function.identity())),
+                plans.ofSite(siteId));
     }
 
     private List<ArchivedSighting> seen(long siteId) {
@@ -153,28 +186,31 @@ public class ArchiveWriter {
                 person.canCome().stream().map(Objects::toString).toList());
     }
 
-    private ArchivedTree tree(TreeRow tree, Map<Long, String> names) {
+    private ArchivedTree tree(TreeRow tree, Known known) {
         List<ArchivedSurvey> oldestFirst = new ArrayList<>();
-        for (SurveyRow survey : surveys.surveysOf(tree.id())) {
+        for (SurveyRow survey : known.surveysNewestFirst().getOrDefault(tree.id(), List.of())) {
             oldestFirst.add(0, new ArchivedSurvey(survey.surveyedBy(), json.readTree(survey.document())));
         }
-        List<LogRow> logs = visits.logsOf(tree.id());
+        List<LogRow> logs = known.logs().getOrDefault(tree.id(), List.of());
         return new ArchivedTree(
                 tree.data(),
                 oldestFirst,
-                plans.moved(tree.id()),
-                plans.wanted(tree.id()),
-                plans.plans(tree.id()),
-                plans.begins(tree.id()),
-                reports.reports(tree.id()).stream().map(ArchiveWriter::report).toList(),
-                fruit.fruit(tree.id()).years().stream()
+                plans.moved(known.plans(), tree.id()),
+                plans.wanted(known.plans(), tree.id()),
+                plans.plans(known.plans(), tree.id()),
+                plans.begins(known.plans(), tree.id()),
+                known.reports().getOrDefault(tree.id(), List.of()).stream()
+                        .map(ArchiveWriter::report)
+                        .toList(),
+                known.fruit().getOrDefault(tree.id(), List.of()).stream()
                         .map(year -> new ArchivedFruit(year.by(), String.valueOf(year.year()), year.data()))
                         .toList(),
-                visits.ofTree(tree.id()).stream()
+                known.visits().getOrDefault(tree.id(), List.of()).stream()
                         .filter(visit -> visit.workDayId() == null && visit.logged())
-                        .map(visit -> visit(visit, null, onOf(visit, logs), logs, names))
+                        .sorted(Comparator.comparing(VisitRow::id))
+                        .map(visit -> visit(visit, null, onOf(visit, logs), known))
                         .toList(),
-                removals.find(tree.id())
+                Optional.ofNullable(known.removals().get(tree.id()))
                         .map(removal -> new ArchivedRemoval(
                                 removal.recordedBy(),
                                 removal.data().on().toString(),
@@ -206,7 +242,7 @@ public class ArchiveWriter {
                         : new ArchivedDealt(report.dealtBy(), report.dealtOn().toString(), report.dealtHow()));
     }
 
-    private ArchivedDay day(KeptDay day, Map<Long, String> names) {
+    private ArchivedDay day(KeptDay day, Known known) {
         return new ArchivedDay(
                 day.data().on().toString(),
                 day.data().starts(),
@@ -214,26 +250,25 @@ public class ArchiveWriter {
                 day.state(),
                 day.data().shed(),
                 day.data().note(),
-                day.people().stream().map(names::get).toList(),
+                day.people().stream().map(known.names()::get).toList(),
                 day.visits().stream()
-                        .map(visit -> visit(
-                                visit, orchard.tree(visit.treeId()).tag(), null, visits.logsOf(visit.treeId()), names))
+                        .map(visit -> visit(visit, known.tags().get(visit.treeId()), null, known))
                         .toList());
     }
 
-    private ArchivedVisit visit(VisitRow visit, String tag, String on, List<LogRow> logs, Map<Long, String> names) {
+    private ArchivedVisit visit(VisitRow visit, String tag, String on, Known known) {
         return new ArchivedVisit(
                 tag,
                 on,
-                days.people(visit).stream().map(names::get).toList(),
+                days.people(visit).stream().map(known.names()::get).toList(),
                 records.cuts(visit),
                 visit.shoots(),
                 records.tasks(visit),
                 visit.upkeepMinutes(),
-                logs.stream()
+                known.logs().getOrDefault(visit.treeId(), List.of()).stream()
                         .filter(log -> log.visitId().equals(visit.id()))
-                        .sorted((one, other) -> one.id().compareTo(other.id()))
-                        .map(log -> log(log, names))
+                        .sorted(Comparator.comparing(LogRow::id))
+                        .map(log -> log(log, known.names()))
                         .toList());
     }
 

@@ -3,9 +3,11 @@ package org.diligentbough.server.archive;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalInt;
 import java.util.Set;
+import java.util.stream.Collectors;
 import org.diligentbough.core.knowledge.Codes;
 import org.diligentbough.core.season.PruningYear;
 import org.diligentbough.core.season.Season;
@@ -24,7 +26,9 @@ import org.diligentbough.server.plan.PinData;
 import org.diligentbough.server.plan.PlanEdits;
 import org.diligentbough.server.plan.PlanMapper;
 import org.diligentbough.server.plan.PlanMapper.VersionRow;
+import org.diligentbough.server.plan.PlanMapper.WantedRow;
 import org.diligentbough.server.programme.ProgrammeMapper;
+import org.diligentbough.server.programme.ProgrammeMapper.SetRow;
 import org.diligentbough.server.verdict.JudgementService;
 import org.springframework.stereotype.Component;
 import tools.jackson.databind.json.JsonMapper;
@@ -55,16 +59,29 @@ class PlanArchive {
         this.json = json;
     }
 
-    List<ArchivedMove> moved(long treeId) {
-        return edits(treeId).pins().stream()
+    /** What is known of the plans of a site's trees, by tree. */
+    record OfSite(Map<Long, PlanEdits> edits, Map<Long, List<VersionRow>> versions, Map<Long, Integer> begins) {}
+
+    /** Reads them in three queries. */
+    OfSite ofSite(long siteId) {
+        return new OfSite(
+                plans.wanted(siteId).stream()
+                        .collect(Collectors.toMap(
+                                WantedRow::treeId, row -> json.readValue(row.edits(), PlanEdits.class))),
+                plans.versionsAt(siteId).stream().collect(Collectors.groupingBy(VersionRow::treeId)),
+                programmes.allSet(siteId).stream().collect(Collectors.toMap(SetRow::treeId, SetRow::year)));
+    }
+
+    List<ArchivedMove> moved(OfSite known, long treeId) {
+        return edits(known, treeId).pins().stream()
                 .map(pin -> new ArchivedMove(
                         pin.limb(), pin.kind(), String.valueOf(pin.year()), pin.season(), pin.quality()))
                 .toList();
     }
 
     /** What else people want of a tree's plan; null when nothing. */
-    ArchivedWants wanted(long treeId) {
-        PlanEdits edits = edits(treeId);
+    ArchivedWants wanted(OfSite known, long treeId) {
+        PlanEdits edits = edits(known, treeId);
         boolean nothing = edits.years() == null
                 && edits.allowance() == null
                 && edits.decided().isEmpty()
@@ -87,23 +104,19 @@ class PlanArchive {
                         edits.split());
     }
 
-    private PlanEdits edits(long treeId) {
-        return judgement.edits(judgement.plan(treeId));
+    private static PlanEdits edits(OfSite known, long treeId) {
+        return known.edits().getOrDefault(treeId, PlanEdits.NONE);
     }
 
     /** Every plan there was, oldest first. */
-    List<ArchivedPlan> plans(long treeId) {
-        List<ArchivedPlan> oldestFirst = new ArrayList<>();
-        for (VersionRow row : plans.versions(treeId)) {
-            oldestFirst.add(
-                    0,
-                    new ArchivedPlan(
-                            row.madeOn().toString(),
-                            row.madeBy(),
-                            row.cause(),
-                            judgement.cuts(row).stream().map(PlanArchive::cut).toList()));
-        }
-        return oldestFirst;
+    List<ArchivedPlan> plans(OfSite known, long treeId) {
+        return known.versions().getOrDefault(treeId, List.of()).stream()
+                .map(row -> new ArchivedPlan(
+                        row.madeOn().toString(),
+                        row.madeBy(),
+                        row.cause(),
+                        judgement.cuts(row).stream().map(PlanArchive::cut).toList()))
+                .toList();
     }
 
     private static ArchivedCut cut(KeptCut cut) {
@@ -120,8 +133,8 @@ class PlanArchive {
     }
 
     /** The year a tree's work was set to begin in; null when it was not. */
-    String begins(long treeId) {
-        Integer year = programmes.setTo(treeId);
+    String begins(OfSite known, long treeId) {
+        Integer year = known.begins().get(treeId);
         return year == null ? null : year.toString();
     }
 

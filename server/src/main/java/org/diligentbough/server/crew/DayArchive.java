@@ -3,6 +3,7 @@ package org.diligentbough.server.crew;
 import java.time.LocalDate;
 import java.util.EnumSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
@@ -10,7 +11,6 @@ import org.diligentbough.core.Rulebook;
 import org.diligentbough.core.crew.Kit;
 import org.diligentbough.core.knowledge.Codes;
 import org.diligentbough.core.knowledge.Figure;
-import org.diligentbough.server.crew.DayMapper.DayRow;
 import org.diligentbough.server.visit.TreeRecords;
 import org.diligentbough.server.visit.VisitCut;
 import org.diligentbough.server.visit.VisitMapper;
@@ -51,16 +51,20 @@ public class DayArchive {
     /** A day as it is kept. */
     public record KeptDay(long id, DayData data, String state, List<Long> people, List<VisitRow> visits) {}
 
-    /** Days of a site, the oldest first. */
-    public List<KeptDay> ofSite(long siteId) {
+    /** Days of a site with its visits, the oldest first. */
+    public List<KeptDay> ofSite(long siteId, List<VisitRow> visitsOfSite) {
+        Map<Long, List<VisitRow>> ofDays = visitsOfSite.stream()
+                .filter(visit -> visit.workDayId() != null)
+                .collect(Collectors.groupingBy(VisitRow::workDayId));
         return days.ofSite(siteId).stream()
                 .sorted((one, other) -> one.onDay().compareTo(other.onDay()))
-                .map(this::kept)
+                .map(day -> new KeptDay(
+                        day.id(),
+                        reader.data(day),
+                        day.state(),
+                        reader.ids(day.people()),
+                        ofDays.getOrDefault(day.id(), List.of())))
                 .toList();
-    }
-
-    private KeptDay kept(DayRow day) {
-        return new KeptDay(day.id(), reader.data(day), day.state(), reader.ids(day.people()), visits.ofDay(day.id()));
     }
 
     public List<Long> people(VisitRow visit) {

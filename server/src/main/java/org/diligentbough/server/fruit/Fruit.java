@@ -16,6 +16,7 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.OptionalInt;
 import java.util.UUID;
+import java.util.stream.Collectors;
 import org.apache.ibatis.annotations.Delete;
 import org.apache.ibatis.annotations.Insert;
 import org.apache.ibatis.annotations.Mapper;
@@ -247,9 +248,26 @@ public class Fruit {
         fruit.keep(treeId, year, 0, data, who);
     }
 
+    /** A year's fruit of one tree as it was entered. */
+    public record Entered(long treeId, int year, FruitData data, String by) {}
+
+    /** What was entered of every tree of a site, by tree, the oldest year first. */
+    public Map<Long, List<Entered>> byTree(long siteId) {
+        return fruit.ofSite(siteId).stream()
+                .map(row -> new Entered(row.treeId(), row.year(), row.data(), row.byName()))
+                .collect(Collectors.groupingBy(Entered::treeId));
+    }
+
     /** A row of the fruit table. */
     record FruitRow(
-            Integer year, Integer version, Integer bloom, Integer number, Double kilos, String note, String byName) {
+            Long treeId,
+            Integer year,
+            Integer version,
+            Integer bloom,
+            Integer number,
+            Double kilos,
+            String note,
+            String byName) {
         FruitData data() {
             return new FruitData(bloom, number, kilos, note);
         }
@@ -259,17 +277,20 @@ public class Fruit {
     @Mapper
     interface FruitMapper {
         String ROWS = """
-                select f.year, f.version, f.bloom, f.number, f.kilos, f.note, p.name as by_name
-                from fruit_year f join person p on p.id = f.by_person where f.tree_id = #{treeId}
+                select f.tree_id, f.year, f.version, f.bloom, f.number, f.kilos, f.note, p.name as by_name
+                from fruit_year f join person p on p.id = f.by_person
                 """;
 
-        @Select(ROWS + " order by f.year")
+        @Select(ROWS + " join tree t on t.id = f.tree_id where t.site_id = #{siteId} order by f.year")
+        List<FruitRow> ofSite(long siteId);
+
+        @Select(ROWS + " where f.tree_id = #{treeId} order by f.year")
         List<FruitRow> ofTree(long treeId);
 
         @Delete("delete from fruit_year where tree_id = #{treeId} and year = #{year} and version = #{version}")
         int drop(@Param("treeId") long treeId, @Param("year") int year, @Param("version") int version);
 
-        @Select(ROWS + " and f.year = #{year}")
+        @Select(ROWS + " where f.tree_id = #{treeId} and f.year = #{year}")
         Optional<FruitRow> find(@Param("treeId") long treeId, @Param("year") int year);
 
         /** The first day on which anything was logged of a tree. */

@@ -137,8 +137,9 @@ public interface TreeMapper {
     @Select("select tag from tree where site_id = #{siteId} order by tag")
     List<String> tagsOf(long siteId);
 
-    @Select("select id from tree where site_id = #{siteId} order by tag")
-    List<Long> idsOf(long siteId);
+    /** Every tree of a site, those removed too. */
+    @Select("select " + COLUMNS + FROM + " where t.site_id = #{siteId} order by t.tag")
+    List<TreeRow> ofSite(long siteId);
 
     @Select(value = """
                     insert into tree (site_id, tag, species, cultivar, rootstock, planted_year, bearing, form, form_wanted,

@@ -17,8 +17,12 @@ public interface PlanMapper {
     /** What people want of a plan; {@code edits} is a {@link PlanEdits}. */
     record PlanRow(Integer version, String edits) {}
 
+    /** What people want of one tree's plan; {@code edits} is a {@link PlanEdits}. */
+    record WantedRow(Long treeId, String edits) {}
+
     /** A plan as it was; {@code cuts} is a list of {@link KeptCut}, {@code madeBy} null when it followed the judgement. */
-    record VersionRow(Integer number, Instant madeAt, LocalDate madeOn, String madeBy, String cause, String cuts) {}
+    record VersionRow(
+            Long treeId, Integer number, Instant madeAt, LocalDate madeOn, String madeBy, String cause, String cuts) {}
 
     /** One lane of a tree's plan. */
     record LaneRow(
@@ -52,10 +56,18 @@ public interface PlanMapper {
                     """, affectData = true)
     Optional<Integer> keep(@Param("treeId") long treeId, @Param("version") int version, @Param("edits") String edits);
 
-    String VERSION = """
-            select v.number, v.made_at, v.made_on, p.name as made_by, v.cause, v.cuts::text as cuts
-            from plan_version v left join person p on p.id = v.made_by where v.tree_id = #{treeId}
+    /** What people want of each plan of a site. */
+    @Select("""
+            select p.tree_id, p.edits::text as edits from tree_plan p join tree t on t.id = p.tree_id
+            where t.site_id = #{siteId}
+            """)
+    List<WantedRow> wanted(long siteId);
+
+    String VERSIONS = """
+            select v.tree_id, v.number, v.made_at, v.made_on, p.name as made_by, v.cause, v.cuts::text as cuts
+            from plan_version v left join person p on p.id = v.made_by
             """;
+    String VERSION = VERSIONS + " where v.tree_id = #{treeId}";
     String NEWEST_FIRST = " order by v.number desc";
 
     @Select("select name from person where id = #{id}")
@@ -68,6 +80,10 @@ public interface PlanMapper {
     /** Every plan there was, the newest first; once one was kept none follows the judgement any more. */
     @Select(VERSION + NEWEST_FIRST)
     List<VersionRow> versions(long treeId);
+
+    /** Every plan there was at a site, the oldest first. */
+    @Select(VERSIONS + " join tree t on t.id = v.tree_id where t.site_id = #{siteId} order by v.number")
+    List<VersionRow> versionsAt(long siteId);
 
     @Insert("""
             insert into plan_version (tree_id, number, made_on, made_by, cause, cuts)

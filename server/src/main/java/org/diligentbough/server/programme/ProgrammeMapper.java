@@ -50,6 +50,14 @@ public interface ProgrammeMapper {
             """)
     List<TreeRow> trees(@Param("siteId") long siteId, @Param("since") LocalDate since);
 
+    /** The year a tree's work was set to begin in. */
+    record SetRow(Long treeId, Integer year) {}
+
+    @Select("""
+            select k.tree_id, k.year from programme_lock k join tree t on t.id = k.tree_id where t.site_id = #{siteId}
+            """)
+    List<SetRow> allSet(long siteId);
+
     @Select("select year from programme_lock where tree_id = #{treeId}")
     Integer setTo(long treeId);
 

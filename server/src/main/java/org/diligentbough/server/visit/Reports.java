@@ -6,8 +6,10 @@ import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.time.LocalDate;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.stream.Collectors;
 import org.apache.ibatis.annotations.Mapper;
 import org.apache.ibatis.annotations.Param;
 import org.apache.ibatis.annotations.Select;
@@ -164,6 +166,11 @@ public class Reports {
         return after;
     }
 
+    /** Every report of a site, by tree. */
+    public Map<Long, List<ReportView>> byTree(long siteId) {
+        return reports.ofSite(siteId).stream().map(Reports::view).collect(Collectors.groupingBy(ReportView::treeId));
+    }
+
     /** Those of a site that nobody dealt with, the dangerous and the oldest first. */
     public List<ReportView> open(long siteId) {
         return reports.openAt(siteId).stream().map(Reports::view).toList();
@@ -212,6 +219,9 @@ public class Reports {
 
         @Select(ROWS + " where r.tree_id = #{treeId} order by r.on_date, r.id")
         List<ReportRow> ofTree(long treeId);
+
+        @Select(ROWS + " where t.site_id = #{siteId} order by r.on_date, r.id")
+        List<ReportRow> ofSite(long siteId);
 
         @Select(ROWS + """
                  where t.site_id = #{siteId} and r.dealt_on is null

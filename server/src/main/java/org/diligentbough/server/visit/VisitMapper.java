@@ -109,8 +109,9 @@ public interface VisitMapper {
             + " and v.work_day_id is not null and not v.logged")
     List<VisitRow> waitingOnDays(long siteId);
 
-    /** Those of every tree of a site. */
-    @Select("select " + VISIT + " from tree_visit v join tree t on t.id = v.tree_id where t.site_id = #{siteId}")
+    /** Those of every tree of a site; of a day sick trees last. */
+    @Select("select " + VISIT + " from tree_visit v join tree t on t.id = v.tree_id where t.site_id = #{siteId}"
+            + " order by v.sick, v.place, v.id")
     List<VisitRow> ofSite(long siteId);
 
     @Select(value = """

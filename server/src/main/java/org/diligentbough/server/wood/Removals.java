@@ -117,7 +117,7 @@ public class Removals {
 
     /** The register of removals of a site, the newest first. */
     @GetMapping("/sites/{siteId}/removals")
-    List<RemovalView> removals(@PathVariable long siteId) {
+    public List<RemovalView> removals(@PathVariable long siteId) {
         orchard.site(siteId);
         return removals.ofSite(siteId).stream().map(Removals::view).toList();
     }
