@@ -5,6 +5,7 @@ import java.net.URI;
 import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
+import java.nio.file.Path;
 import java.sql.Connection;
 import java.sql.DriverManager;
 import java.sql.PreparedStatement;
@@ -54,6 +55,7 @@ public final class OrchardsLoad {
         PAGES.put("sites/%d/days", "select * from work_day where site_id = ?");
         PAGES.put("sites/%d/light", "");
         PAGES.put("sites/%d/field", "");
+        PAGES.put("sites/%d/archive", "");
     }
 
     private final HttpClient client = HttpClient.newHttpClient();
@@ -69,17 +71,18 @@ public final class OrchardsLoad {
 
     /**
      * {@code arguments}: the address of a server started for this alone, its database's address, user and password, how many
-     * sites, how many trees each.
+     * sites, how many trees each, the file of what was kept as the baseline of so many, and whether to keep this run as that.
      */
     public static void main(String[] arguments) throws Exception {
         int sites = Integer.parseInt(arguments[4]);
         int trees = Integer.parseInt(arguments[5]);
         try (Connection database = DriverManager.getConnection(arguments[1], arguments[2], arguments[3])) {
-            new OrchardsLoad(arguments[0], database).run(sites, trees);
+            new OrchardsLoad(arguments[0], database)
+                    .run(sites, trees, new Baseline(Path.of(arguments[6])), Boolean.parseBoolean(arguments[7]));
         }
     }
 
-    private void run(int sites, int trees) throws Exception {
+    private void run(int sites, int trees, Baseline baseline, boolean keep) throws Exception {
         List<Long> ids = new ArrayList<>();
         double importing = 0;
         for (int i = 0; i < sites; i++) {
@@ -95,18 +98,29 @@ public final class OrchardsLoad {
         say("import            %6.1f ms a tree, before judging%n", importing / all);
         say("judging after it  %6.1f ms a tree%n", (System.nanoTime() - judged) / 1e6 / all);
         schoolChanged(ids.get(0), trees);
-        say("%-42s %8s %8s %10s%n", "page, ms", "half", "19 of 20", "bare SQL");
+        Map<String, Double> halves = new LinkedHashMap<>();
+        Map<String, String> lines = new LinkedHashMap<>();
         for (Map.Entry<String, String> page : PAGES.entrySet()) {
             double[] whole =
                     measured(ids, id -> () -> send("GET", String.format(Locale.ROOT, page.getKey(), id), person, null));
             double[] bare =
                     page.getValue().isEmpty() ? new double[0] : measured(ids, id -> () -> rows(page.getValue(), id));
-            say(
-                    "%-42s %8.1f %8.1f %10s%n",
-                    page.getKey().replace("%d", "*"),
-                    whole[whole.length / 2],
-                    whole[whole.length * 19 / 20],
-                    bare.length == 0 ? "" : String.format(Locale.ROOT, "%.1f", bare[bare.length * 19 / 20]));
+            String called = page.getKey().replace("%d", "*");
+            halves.put(called, whole[whole.length / 2]);
+            lines.put(
+                    called,
+                    String.format(
+                            Locale.ROOT,
+                            "%8.1f %8.1f %10s",
+                            whole[whole.length / 2],
+                            whole[whole.length * 19 / 20],
+                            bare.length == 0 ? "" : String.format(Locale.ROOT, "%.1f", bare[bare.length * 19 / 20])));
+        }
+        say("%-42s %8s %8s %10s  %s%n", "page, ms", "half", "19 of 20", "bare SQL", "against what was kept");
+        Map<String, String> verdicts = baseline.against(halves);
+        lines.forEach((page, line) -> say("%-42s %s  %s%n", page, line, verdicts.getOrDefault(page, "")));
+        if (keep) {
+            baseline.keep(halves);
         }
     }
 
