@@ -1,9 +1,20 @@
-import type { MouseEvent } from 'react';
+import type { KeyboardEvent, MouseEvent } from 'react';
 import type { SiteLight, Tree } from '../api/client';
 import { metres, percent, words } from '../parts/format';
+import { usePlanView, type InView } from './planView';
 import { TRIAGE } from './words';
 
 const MARGIN_M = 3;
+/** How wide a letter is, of its height. */
+const LETTER = 0.55;
+const CLOSER = 1.6;
+/** By key, to the right and down, as shares of what is in view. */
+const STEPS: Record<string, [number, number]> = {
+  ArrowLeft: [-0.25, 0],
+  ArrowRight: [0.25, 0],
+  ArrowUp: [0, -0.25],
+  ArrowDown: [0, 0.25],
+};
 const UNSURVEYED_SPREAD_M = 2;
 
 const POME = ['apple', 'pear', 'quince', 'medlar'];
@@ -73,26 +84,39 @@ export function SitePlan({
   const south = Math.min(...points.map((p) => p.north - p.radius)) - MARGIN_M;
   const north = Math.max(...points.map((p) => p.north + p.radius)) + MARGIN_M;
   const width = Math.max(east - west, 14);
-  const legend = width / 22;
-  const height = Math.max(north - south, 8) + 3.6 * legend;
-  const text = width / 46;
-  const bar = width > 60 ? 20 : width > 30 ? 10 : 5;
+  const height = Math.max(north - south, 8);
+  const { view, closer, come, move, whole, dragged, pointer } = usePlanView({ width, height });
+  // The plan is as wide as it may be or as high: letters are as large whichever it is.
+  const text = Math.max(view.width / 52, view.height / 38);
+  const bar = view.width > 60 ? 20 : view.width > 30 ? 10 : view.width > 8 ? 5 : 1;
+  const drawn = trees.filter((tree) => touches(tree, view, west, north));
+  const tagged = roomForTags(drawn, picked, text);
   const groups = [...new Set(trees.map((tree) => groupOf(tree.data.species)))];
   const states = Object.keys(CROWN).filter((state) => trees.some((tree) => stateOf(tree) === state));
   const lights = new Map(light?.trees.map((tree) => [tree.treeId, tree.light]));
   const place = (e: MouseEvent<SVGSVGElement>) => {
-    if (!onPlace) return;
+    if (!onPlace || dragged.current) return;
     const box = e.currentTarget;
     const matrix = box.getScreenCTM();
     if (!matrix) return;
     const at = new DOMPoint(e.clientX, e.clientY).matrixTransform(matrix.inverse());
     onPlace(Math.round((at.x + west) * 10) / 10, Math.round((north - at.y) * 10) / 10);
   };
-  return (
+  const keys = (e: KeyboardEvent) => {
+    const step = STEPS[e.key];
+    if (e.key === '+') come(CLOSER);
+    else if (e.key === '-') come(1 / CLOSER);
+    else if (step && closer > 1) move(...step);
+    else return;
+    e.preventDefault();
+  };
+  const plan = (
     <svg
-      className={'site-plan' + (onPlace ? ' placing' : '')}
-      viewBox={`0 0 ${width} ${height}`}
+      className={'site-plan' + (onPlace ? ' placing' : '') + (closer > 1 ? ' close' : '')}
+      viewBox={`${view.x} ${view.y} ${view.width} ${view.height}`}
       onClick={place}
+      onKeyDown={keys}
+      {...pointer}
       role="group"
       aria-label="Site plan, north up"
     >
@@ -103,7 +127,7 @@ export function SitePlan({
         <Stripes id="plan-renovate" colour="#8d5a83" angle={-45} />
       </defs>
       {light?.ground && <Shade ground={light.ground} west={west} north={north} />}
-      {trees.map((tree) => {
+      {drawn.map((tree) => {
         const state = stateOf(tree);
         const crown = CROWN[state]!;
         const x = tree.data.eastM - west;
@@ -120,7 +144,7 @@ export function SitePlan({
             tabIndex={0}
             aria-label={name}
             aria-pressed={picked === tree.id}
-            onClick={() => !onPlace && onPick?.(tree.id)}
+            onClick={() => !onPlace && !dragged.current && onPick?.(tree.id)}
             onKeyDown={(e) => (e.key === 'Enter' || e.key === ' ') && onPick?.(tree.id)}
           >
             <title>{name}</title>
@@ -134,26 +158,28 @@ export function SitePlan({
               strokeWidth={picked === tree.id ? 0.4 : 0.12}
               strokeDasharray={crown.dash}
             />
-            <Trunk group={groupOf(tree.data.species)} x={x} y={y} size={text * 0.28} />
-            <text
-              x={x}
-              y={y + text * 1.35}
-              aria-hidden="true"
-              fontSize={text}
-              textAnchor="middle"
-              fill="var(--ink)"
-              stroke="#fffdf6"
-              strokeWidth={text / 5}
-              paintOrder="stroke"
-              fontWeight={picked === tree.id ? 700 : 500}
-            >
-              {tree.data.tag}
-            </text>
+            <Trunk group={groupOf(tree.data.species)} x={x} y={y} size={text * 0.24} />
+            {tagged.has(tree.id) && (
+              <text
+                x={x}
+                y={y + text * 1.35}
+                aria-hidden="true"
+                fontSize={text}
+                textAnchor="middle"
+                fill="var(--ink)"
+                stroke="#fffdf6"
+                strokeWidth={text / 5}
+                paintOrder="stroke"
+                fontWeight={picked === tree.id ? 700 : 500}
+              >
+                {tree.data.tag}
+              </text>
+            )}
           </g>
         );
       })}
-      {trees
-        .filter((tree) => lights.has(tree.id))
+      {drawn
+        .filter((tree) => tagged.has(tree.id) && lights.has(tree.id))
         .map((tree) => (
           <text
             key={tree.id}
@@ -207,7 +233,10 @@ export function SitePlan({
           <circle cx={placing.eastM - west} cy={north - placing.northM} r={0.3} fill="var(--damson)" />
         </g>
       )}
-      <g transform={`translate(${width - text * 1.6} ${text * 0.8})`} aria-label="North is up">
+      <g
+        transform={`translate(${view.x + view.width - text * 1.6} ${view.y + text * 0.8})`}
+        aria-label="North is up"
+      >
         <path
           d={`M0 0l${text * 0.55} ${text * 1.5}l${-text * 0.55} ${-text * 0.4}l${-text * 0.55} ${text * 0.4}Z`}
           fill="var(--ink)"
@@ -217,7 +246,7 @@ export function SitePlan({
         </text>
       </g>
       <g
-        transform={`translate(${text * 0.8} ${height - legend * 2.1})`}
+        transform={`translate(${view.x + text * 0.8} ${view.y + view.height - text * 0.7})`}
         fontSize={text * 0.9}
         fill="var(--ink)"
       >
@@ -230,29 +259,86 @@ export function SitePlan({
         <text x={bar / 2} y={-text * 0.35} textAnchor="middle">
           {bar} m
         </text>
-        {states.map((state, i) => (
-          <g key={state} transform={`translate(${bar + text * 2 + i * text * 7} 0)`}>
-            <circle
-              r={text * 0.5}
-              cy={-text * 0.3}
-              fill={CROWN[state]!.fill}
-              stroke={CROWN[state]!.stroke}
-              strokeWidth={0.12}
-              strokeDasharray={CROWN[state]!.dash}
-            />
-            <text x={text * 0.8}>{TRIAGE[state]}</text>
-          </g>
-        ))}
-        {groups.map((group, i) => (
-          <g key={group} transform={`translate(${bar + text * 2 + i * text * 7} ${legend * 1.2})`}>
-            <Trunk group={group} x={0} y={-text * 0.3} size={text * 0.3} />
-            <text x={text * 0.8}>{group}</text>
-          </g>
-        ))}
       </g>
     </svg>
   );
+  return (
+    <div className="plan-frame">
+      {plan}
+      <div className="plan-buttons" role="group" aria-label="How close">
+        <button type="button" onClick={() => come(CLOSER)} aria-label="Closer">
+          +
+        </button>
+        <button
+          type="button"
+          onClick={() => come(1 / CLOSER)}
+          disabled={closer === 1}
+          aria-label="Further away"
+        >
+          −
+        </button>
+        {closer > 1 && (
+          <button type="button" onClick={whole}>
+            Whole
+          </button>
+        )}
+      </div>
+      <p className="plan-key">
+        {states.map((state) => (
+          <span key={state}>
+            <svg viewBox="-1.2 -1.2 2.4 2.4" aria-hidden="true">
+              <circle
+                r={1}
+                fill={CROWN[state]!.fill}
+                stroke={CROWN[state]!.stroke}
+                strokeWidth={0.2}
+                strokeDasharray={CROWN[state]!.dash}
+              />
+            </svg>
+            {TRIAGE[state]}
+          </span>
+        ))}
+        {groups.map((group) => (
+          <span key={group}>
+            <svg viewBox="-1.2 -1.2 2.4 2.4" aria-hidden="true">
+              <Trunk group={group} x={0} y={0} size={0.6} />
+            </svg>
+            {group}
+          </span>
+        ))}
+      </p>
+      {tagged.size < drawn.length && <p className="small mb-0">Come closer to read every tag.</p>}
+    </div>
+  );
 }
+
+/** Whose tags can be read: those that lie on no other, the picked tree's before all. */
+function roomForTags(trees: Tree[], picked: number | undefined, text: number): Set<number> {
+  const inTurn = [...trees].sort((a, b) => Number(b.id === picked) - Number(a.id === picked));
+  const placed: Tree[] = [];
+  for (const tree of inTurn) {
+    const free = placed.every(
+      (other) =>
+        Math.abs(tree.data.northM - other.data.northM) >= text ||
+        Math.abs(tree.data.eastM - other.data.eastM) >=
+          ((tree.data.tag.length + other.data.tag.length) / 2) * LETTER * text,
+    );
+    if (free) placed.push(tree);
+  }
+  return new Set(placed.map((tree) => tree.id));
+}
+
+const touches = (tree: Tree, view: InView, west: number, north: number) => {
+  const radius = (tree.survey?.spreadM ?? UNSURVEYED_SPREAD_M) / 2;
+  const x = tree.data.eastM - west;
+  const y = north - tree.data.northM;
+  return (
+    x + radius >= view.x &&
+    x - radius <= view.x + view.width &&
+    y + radius >= view.y &&
+    y - radius <= view.y + view.height
+  );
+};
 
 /** Where shade falls over the season: the darker, the less of the open sky's light. */
 function Shade({

@@ -63,6 +63,38 @@ class SiteJourney {
         }
     }
 
+    /** The plan is drawn by what is in view: closer there are fewer trees, moved over there are others. */
+    @Test
+    void thePlanIsComeCloserToAndMovedOver() {
+        String site = DemoJourney.demo("kilnfield.json", "Kilnfield from above");
+        try (Browser browser = new Browser()) {
+            browser.open(site);
+            browser.iAm("Tamsin Oke");
+            Locator drawn = browser.page.locator(".site-plan .tree");
+            assertThat(browser.page.locator(".register tbody tr")).hasCount(59);
+            int all = drawn.count();
+            browser.press("Closer");
+            browser.press("Closer");
+            browser.press("Closer");
+            int near = drawn.count();
+            Assertions.assertThat(near).isBetween(1, all - 20);
+            String before = String.join(" ", drawn.allInnerTexts());
+            drawn.first().focus();
+            browser.page.keyboard().press("ArrowLeft");
+            browser.page.keyboard().press("ArrowUp");
+            assertThat(drawn.first()).isVisible();
+            Assertions.assertThat(String.join(" ", drawn.allInnerTexts())).isNotEqualTo(before);
+            var box = browser.page.locator(".site-plan").boundingBox();
+            browser.page.mouse().move(box.x + box.width / 2, box.y + box.height / 2);
+            browser.page.mouse().down();
+            browser.page.mouse().move(box.x + box.width / 4, box.y + box.height / 2);
+            browser.page.mouse().up();
+            Assertions.assertThat(browser.page.url()).doesNotContain("tree=");
+            browser.press("Whole");
+            assertThat(drawn).hasCount(all);
+        }
+    }
+
     @Test
     void aWrongFigureIsToldAtItsFieldAndNothingIsSaved() {
         String site = DemoJourney.demo("saltmarsh-row.json", "Saltmarsh figures");

@@ -17,6 +17,7 @@ import java.sql.SQLException;
 import java.util.Arrays;
 import java.util.UUID;
 import java.util.concurrent.TimeUnit;
+import java.util.function.BooleanSupplier;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import org.springframework.boot.SpringApplication;
@@ -136,6 +137,19 @@ public final class TestServer {
 
     public static Answer put(String path, String body) {
         return send("PUT", path, body);
+    }
+
+    /** Waits until something is so. */
+    public static void eventually(BooleanSupplier so) {
+        long until = System.nanoTime() + TimeUnit.MINUTES.toNanos(1);
+        while (!so.getAsBoolean()) {
+            assertThat(System.nanoTime()).as("still not so").isLessThan(until);
+            try {
+                Thread.sleep(50);
+            } catch (InterruptedException e) {
+                Thread.currentThread().interrupt();
+            }
+        }
     }
 
     /** Sends, and where that changed something waits until all trees that it made stale are judged. */

@@ -1,17 +1,18 @@
 package org.diligentbough.server.job;
 
 import java.time.Instant;
-import java.util.Collection;
 import java.util.Optional;
+import org.apache.ibatis.annotations.Delete;
+import org.apache.ibatis.annotations.Insert;
 import org.apache.ibatis.annotations.Mapper;
 import org.apache.ibatis.annotations.Param;
 import org.apache.ibatis.annotations.Select;
 import org.apache.ibatis.annotations.Update;
 
-/** The table of work that takes long. */
+/** The tables of work that takes long: the jobs, and what is left of each. */
 @Mapper
 interface JobMapper {
-    /** A row; {@code silent} when whoever ran it has not been heard of for half a minute. */
+    /** A row. */
     record JobRow(
             Long id,
             String kind,
@@ -20,17 +21,12 @@ interface JobMapper {
             Integer done,
             Integer total,
             String problem,
-            Instant startedAt,
-            Boolean silent) {
-        JobRow as(String otherState, String otherProblem) {
-            return new JobRow(id, kind, siteId, otherState, done, total, otherProblem, startedAt, silent);
-        }
-    }
+            Instant startedAt) {}
 
-    String COLUMNS = """
-            select id, kind, site_id, state, done, total, problem, started_at,
-                   state in ('waiting', 'running') and touched_at < now() - interval '30 seconds' as silent from job
-            """;
+    /** One tree of one job. */
+    record PieceRow(Long jobId, Long treeId) {}
+
+    String COLUMNS = "select id, kind, site_id, state, done, total, problem, started_at from job";
 
     /** Puts a job in the queue; empty when one of the kind waits or runs at the site already. */
     @Select(value = """
@@ -44,33 +40,42 @@ interface JobMapper {
             @Param("person") long person,
             @Param("total") int total);
 
+    /** {@code trees} are numbers joined by commas. */
+    @Insert("""
+            insert into job_piece (job_id, tree_id)
+            select #{id}, unnest(string_to_array(#{trees}, ',')::bigint[]) on conflict do nothing
+            """)
+    int addPieces(@Param("id") long id, @Param("trees") String trees);
+
     @Select(COLUMNS + " where id = #{id}")
     Optional<JobRow> find(long id);
 
     @Select(COLUMNS + " where site_id = #{siteId} and kind = #{kind} order by id desc limit 1")
     Optional<JobRow> latest(@Param("siteId") long siteId, @Param("kind") String kind);
 
-    /** Says that a job has begun; returns 0 when it was cancelled before. */
-    @Update("update job set state = 'running', touched_at = now() where id = #{id} and state = 'waiting'")
-    int begin(long id);
+    /** The piece whose turn it is and nobody has in hand; others pass it over to the end of the transaction. */
+    @Select("select job_id, tree_id from job_piece order by job_id, tree_id limit 1 for update skip locked")
+    Optional<PieceRow> next();
 
-    /** Says that whoever runs these jobs is alive. */
+    @Delete("delete from job_piece where job_id = #{jobId} and tree_id = #{treeId}")
+    int drop(PieceRow piece);
+
+    /** Counts a piece as done; whoever ends another of the same job waits here, so that the last one sees that it is. */
+    @Update("update job set done = done + 1, state = 'running' where id = #{id} and state in ('waiting', 'running')")
+    int progress(long id);
+
     @Update("""
-            <script>update job set touched_at = now() where state in ('waiting', 'running') and id in
-            <foreach item="id" collection="ids" open="(" separator="," close=")">#{id}</foreach></script>
+            update job set state = 'done' where id = #{id} and state in ('waiting', 'running')
+              and not exists (select from job_piece where job_id = #{id})
             """)
-    int alive(@Param("ids") Collection<Long> ids);
-
-    /** Notes progress; returns 0 when the job was cancelled. */
-    @Update("""
-            update job set done = #{done}, state = 'running', touched_at = now()
-            where id = #{id} and state in ('waiting', 'running')
-            """)
-    int progress(@Param("id") long id, @Param("done") int done);
+    int endIfNothingIsLeft(long id);
 
     @Update("""
-            update job set state = #{state}, problem = #{problem}, touched_at = now()
+            update job set state = #{state}, problem = #{problem}
             where id = #{id} and state in ('waiting', 'running')
             """)
     int end(@Param("id") long id, @Param("state") String state, @Param("problem") String problem);
+
+    @Delete("delete from job_piece where job_id = #{id}")
+    int dropPieces(long id);
 }

@@ -1,173 +1,166 @@
 package org.diligentbough.server.job;
 
-import jakarta.annotation.PostConstruct;
 import jakarta.annotation.PreDestroy;
 import java.util.List;
 import java.util.Optional;
-import java.util.Set;
-import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
-import java.util.concurrent.ScheduledExecutorService;
+import java.util.concurrent.Semaphore;
 import java.util.concurrent.TimeUnit;
-import java.util.concurrent.atomic.AtomicBoolean;
-import java.util.concurrent.atomic.AtomicInteger;
-import java.util.function.Consumer;
+import java.util.stream.Collectors;
 import org.diligentbough.server.job.JobMapper.JobRow;
+import org.diligentbough.server.job.JobMapper.PieceRow;
 import org.diligentbough.server.shared.CurrentPerson;
 import org.diligentbough.server.shared.ProblemException;
+import org.diligentbough.server.verdict.JudgementService;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
+import org.springframework.boot.context.event.ApplicationReadyEvent;
+import org.springframework.context.event.EventListener;
+import org.springframework.scheduling.concurrent.CustomizableThreadFactory;
 import org.springframework.stereotype.Service;
+import org.springframework.transaction.support.TransactionTemplate;
 
 /**
- * Runs work that takes long, one piece after another on as many threads as there are processors. Its progress is kept in
- * the database: it can be looked at, and cancelled, from any page and through any server.
+ * Works through a site's trees one after another: each is judged anew, a short transaction a tree, by as many hands on each
+ * server as there are processors. What is left of a job is in the database, so that it can be watched and cancelled through
+ * any server, several servers share it, and one that goes away leaves it to the others or to its own next start.
  */
 @Service
 public class JobService {
     private static final Logger LOG = LoggerFactory.getLogger(JobService.class);
-    private static final int PIECES_BETWEEN_NOTES = 5;
-    private static final int BEAT_EVERY_SECONDS = 5;
-    private static final String STOPPED =
-            "The server was stopped while it ran. What was done before holds; start it again.";
+    /** Jobs started through other servers are found by looking. */
+    private static final long LOOK_EVERY_MS = 1000;
+
+    private static final long STOP_WITHIN_SECONDS = 10;
 
     private final JobMapper jobs;
+    private final JudgementService judgement;
     private final CurrentPerson person;
-    private final int threads = Math.max(2, Runtime.getRuntime().availableProcessors());
-    private final ExecutorService workers = Executors.newFixedThreadPool(threads);
+    private final TransactionTemplate transaction;
+    private final int hands = Math.max(2, Runtime.getRuntime().availableProcessors());
+    private final ExecutorService workers = Executors.newFixedThreadPool(hands, new CustomizableThreadFactory("job-"));
+    private final Semaphore work = new Semaphore(0);
+    private volatile boolean stopping;
 
-    JobService(JobMapper jobs, CurrentPerson person) {
+    JobService(JobMapper jobs, JudgementService judgement, CurrentPerson person, TransactionTemplate transaction) {
         this.jobs = jobs;
+        this.judgement = judgement;
         this.person = person;
+        this.transaction = transaction;
     }
 
-    /** Jobs that wait for this server's hands or are in them. */
-    private final Set<Long> mine = ConcurrentHashMap.newKeySet();
-
-    private final ScheduledExecutorService pulse = Executors.newSingleThreadScheduledExecutor();
-
-    @PostConstruct
-    void beat() {
-        pulse.scheduleWithFixedDelay(this::sayAlive, BEAT_EVERY_SECONDS, BEAT_EVERY_SECONDS, TimeUnit.SECONDS);
-    }
-
-    /** A piece may take longer than a job may be silent. */
-    private void sayAlive() {
-        try {
-            if (!mine.isEmpty()) {
-                jobs.alive(List.copyOf(mine));
-            }
-        } catch (RuntimeException e) {
-            // The next beat may reach the database again; until then the job is silent, as it should be.
-            LOG.warn("jobs could not be said to be alive: {}", e.getMessage());
+    @EventListener(ApplicationReadyEvent.class)
+    void begin() {
+        for (int i = 0; i < hands; i++) {
+            workers.submit(this::workOff);
         }
     }
 
-    /** Ends the jobs of this server, so that nobody waits for them. */
+    /** The trees in hand are ended; the rest waits for another server or the next start. */
     @PreDestroy
-    void stop() {
-        pulse.shutdownNow();
-        workers.shutdownNow();
-        for (long id : mine) {
-            try {
-                jobs.end(id, "failed", STOPPED);
-            } catch (RuntimeException e) {
-                LOG.warn("job {} could not be ended: {}", id, e.getMessage());
-            }
+    void stop() throws InterruptedException {
+        stopping = true;
+        work.release(hands);
+        workers.shutdown();
+        if (!workers.awaitTermination(STOP_WITHIN_SECONDS, TimeUnit.SECONDS)) {
+            LOG.warn("a job's tree did not end in time; it is worked out anew at the next start");
         }
     }
 
-    /** Starts work of a kind on a site, or tells of the same work that waits or runs already. */
-    public JobRow start(String kind, long siteId, List<Long> pieces, Consumer<Long> work) {
+    /** Starts work of a kind on a site's trees, or tells of the same work that waits or runs already. */
+    public JobRow start(String kind, long siteId, List<Long> trees) {
         long who = person.id();
-        jobs.latest(siteId, kind).filter(JobRow::silent).ifPresent(job -> jobs.end(job.id(), "failed", STOPPED));
-        Optional<Long> added = jobs.add(kind, siteId, who, pieces.size());
-        if (added.isEmpty()) {
-            return latest(kind, siteId).orElseThrow();
-        }
-        long id = added.get();
-        mine.add(id);
-        Running running = new Running(id, pieces, work);
-        for (int i = 0; i < threads; i++) {
-            workers.submit(running);
-        }
-        return job(id);
+        Optional<Long> added = transaction.execute(status -> {
+            Optional<Long> id = jobs.add(kind, siteId, who, trees.size());
+            if (id.isPresent() && trees.isEmpty()) {
+                jobs.end(id.get(), "done", null);
+            } else if (id.isPresent()) {
+                jobs.addPieces(id.get(), trees.stream().map(String::valueOf).collect(Collectors.joining(",")));
+            }
+            return id;
+        });
+        work.release(hands);
+        return added.map(this::job).orElseGet(() -> latest(kind, siteId).orElseThrow());
     }
 
-    /** A job, worked at by several hands at once. */
-    private final class Running implements Runnable {
-        private final long id;
-        private final List<Long> pieces;
-        private final Consumer<Long> work;
-        private final AtomicInteger next = new AtomicInteger();
-        private final AtomicInteger done = new AtomicInteger();
-        private final AtomicInteger handsLeft = new AtomicInteger(threads);
-        private final AtomicBoolean begun = new AtomicBoolean();
-        private final AtomicBoolean over = new AtomicBoolean();
-
-        private Running(long id, List<Long> pieces, Consumer<Long> work) {
-            this.id = id;
-            this.pieces = pieces;
-            this.work = work;
-        }
-
-        @Override
-        public void run() {
+    private void workOff() {
+        while (!stopping) {
             try {
-                if (begun.compareAndSet(false, true) && jobs.begin(id) == 0) {
-                    over.set(true);
+                if (!workedOne()) {
+                    work.tryAcquire(LOOK_EVERY_MS, TimeUnit.MILLISECONDS);
                 }
-                for (int at = next.getAndIncrement(); at < pieces.size() && !over.get(); at = next.getAndIncrement()) {
-                    work.accept(pieces.get(at));
-                    int count = done.incrementAndGet();
-                    if (count % PIECES_BETWEEN_NOTES == 0 && jobs.progress(id, count) == 0) {
-                        over.set(true);
-                    }
-                }
-            } catch (RuntimeException e) {
-                over.set(true);
-                LOG.error("job {} stopped", id, e);
-                jobs.end(
-                        id,
-                        "failed",
-                        "It stopped at a piece that could not be worked out. What was done before holds.");
-            } finally {
-                if (handsLeft.decrementAndGet() == 0) {
-                    end();
-                }
+            } catch (InterruptedException e) {
+                Thread.currentThread().interrupt();
+                return;
+            } catch (RuntimeException | Error e) {
+                // The database may be away; the jobs are in it and wait too.
+                LOG.warn("jobs wait: {}", e.getMessage());
+                pause();
             }
-        }
-
-        private void end() {
-            if (!over.get()) {
-                jobs.progress(id, done.get());
-                jobs.end(id, "done", null);
-            }
-            mine.remove(id);
         }
     }
 
-    /** How a job stands; one whose server went away counts as failed. */
+    private void pause() {
+        try {
+            TimeUnit.MILLISECONDS.sleep(LOOK_EVERY_MS);
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            stopping = true;
+        }
+    }
+
+    /** Works out the piece whose turn it is; false when none waits. */
+    private boolean workedOne() {
+        PieceRow[] inHand = {null};
+        try {
+            return Boolean.TRUE.equals(transaction.execute(status -> {
+                Optional<PieceRow> next = jobs.next();
+                next.ifPresent(piece -> {
+                    inHand[0] = piece;
+                    judgement.judgeAnew(piece.treeId());
+                    jobs.drop(piece);
+                    jobs.progress(piece.jobId());
+                    jobs.endIfNothingIsLeft(piece.jobId());
+                });
+                return next.isPresent();
+            }));
+        } catch (RuntimeException | Error e) {
+            if (inHand[0] == null) {
+                throw e;
+            }
+            LOG.error("job {} stopped at tree {}", inHand[0].jobId(), inHand[0].treeId(), e);
+            end(
+                    inHand[0].jobId(),
+                    "failed",
+                    "It stopped at a tree that could not be worked out. What was done before holds.");
+            return true;
+        }
+    }
+
+    private void end(long id, String state, String problem) {
+        transaction.executeWithoutResult(status -> {
+            // Pieces before the job, as hands take them, so that neither waits for the other.
+            jobs.dropPieces(id);
+            jobs.end(id, state, problem);
+        });
+    }
+
+    /** How a job stands. */
     public JobRow job(long id) {
-        JobRow job = jobs.find(id).orElseThrow(() -> ProblemException.notFound("There is no such job."));
-        return told(job);
+        return jobs.find(id).orElseThrow(() -> ProblemException.notFound("There is no such job."));
     }
 
     /** The latest job of a kind at a site. */
     public Optional<JobRow> latest(String kind, long siteId) {
-        return jobs.latest(siteId, kind).map(JobService::told);
+        return jobs.latest(siteId, kind);
     }
 
-    private static JobRow told(JobRow job) {
-        return job.silent() ? job.as("failed", STOPPED) : job;
-    }
-
-    /** Stops a job after the pieces at hand; what was done holds. */
+    /** Stops a job after the trees at hand; what was done holds. */
     public JobRow cancel(long id) {
         person.id();
         job(id);
-        jobs.end(id, "cancelled", null);
+        end(id, "cancelled", null);
         return job(id);
     }
 }

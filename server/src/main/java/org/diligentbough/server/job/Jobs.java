@@ -8,12 +8,10 @@ import java.util.concurrent.Executors;
 import java.util.concurrent.ScheduledExecutorService;
 import java.util.concurrent.ScheduledFuture;
 import java.util.concurrent.TimeUnit;
-import java.util.function.Consumer;
 import org.diligentbough.server.job.JobMapper.JobRow;
 import org.diligentbough.server.light.LightMapper;
 import org.diligentbough.server.orchard.OrchardService;
 import org.diligentbough.server.shared.MayBeNull;
-import org.diligentbough.server.verdict.JudgementService;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -31,14 +29,12 @@ public class Jobs {
     private final JobService service;
     private final OrchardService orchard;
     private final LightMapper light;
-    private final JudgementService judgement;
     private final ScheduledExecutorService looking = Executors.newScheduledThreadPool(1);
 
-    Jobs(JobService service, OrchardService orchard, LightMapper light, JudgementService judgement) {
+    Jobs(JobService service, OrchardService orchard, LightMapper light) {
         this.service = service;
         this.orchard = orchard;
         this.light = light;
-        this.judgement = judgement;
     }
 
     @PreDestroy
@@ -67,7 +63,7 @@ public class Jobs {
         List<Long> trees = light.ofSite(orchard.site(siteId).id()).stream()
                 .map(LightMapper.CrownRow::treeId)
                 .toList();
-        return start("light", siteId, trees, judgement::judgeAnew);
+        return start("light", siteId, trees);
     }
 
     /** The latest such job of a site, or none. */
@@ -76,9 +72,9 @@ public class Jobs {
         return latest("light", siteId);
     }
 
-    /** Starts work of a kind on a site's trees. */
-    public JobView start(String kind, long siteId, List<Long> trees, Consumer<Long> work) {
-        return view(service.start(kind, siteId, trees, work));
+    /** Judges a site's trees anew as work of a kind. */
+    public JobView start(String kind, long siteId, List<Long> trees) {
+        return view(service.start(kind, siteId, trees));
     }
 
     /** The latest work of a kind at a site, or none. */

@@ -22,7 +22,6 @@ import org.diligentbough.server.shared.CodeOf;
 import org.diligentbough.server.shared.CsvCell;
 import org.diligentbough.server.shared.MayBeNull;
 import org.diligentbough.server.shared.ProblemException;
-import org.diligentbough.server.verdict.JudgementService;
 import org.springframework.http.ContentDisposition;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
@@ -40,12 +39,10 @@ import org.springframework.web.bind.annotation.RestController;
 @RestController
 class ProgrammeView {
     private final ProgrammeService service;
-    private final JudgementService judgement;
     private final Jobs jobs;
 
-    ProgrammeView(ProgrammeService service, JudgementService judgement, Jobs jobs) {
+    ProgrammeView(ProgrammeService service, Jobs jobs) {
         this.service = service;
-        this.judgement = judgement;
         this.jobs = jobs;
     }
 
@@ -256,7 +253,7 @@ class ProgrammeView {
     @PostMapping("/api/sites/{siteId}/programme/job")
     @ResponseStatus(HttpStatus.ACCEPTED)
     Jobs.JobView startProgramme(@PathVariable long siteId) {
-        return jobs.start("programme", siteId, service.trees(siteId), judgement::judgeAnew);
+        return jobs.start("programme", siteId, service.trees(siteId));
     }
 
     /** The latest such job of a site, or none. */
