@@ -8,7 +8,7 @@ import java.util.Map;
 import org.diligentbough.core.season.Season;
 import org.diligentbough.core.season.Window;
 import org.diligentbough.core.verdict.Verdict;
-import org.diligentbough.server.fruit.Fruit.FruitData;
+import org.diligentbough.server.fruit.FruitService.FruitData;
 import org.diligentbough.server.orchard.SiteData;
 import org.diligentbough.server.orchard.TreeData;
 import org.diligentbough.server.plan.PlanEdits;

@@ -26,22 +26,22 @@ import org.diligentbough.server.crew.DayArchive;
 import org.diligentbough.server.crew.DayArchive.KeptDay;
 import org.diligentbough.server.crew.PeopleService;
 import org.diligentbough.server.crew.PeopleService.Person;
-import org.diligentbough.server.fruit.Fruit;
+import org.diligentbough.server.fruit.FruitService;
 import org.diligentbough.server.orchard.OrchardService;
 import org.diligentbough.server.orchard.SiteMapper.SiteRow;
 import org.diligentbough.server.orchard.TreeMapper;
 import org.diligentbough.server.orchard.TreeMapper.TreeRow;
-import org.diligentbough.server.season.Sightings;
+import org.diligentbough.server.season.SightingService;
 import org.diligentbough.server.survey.SurveyMapper.SurveyRow;
 import org.diligentbough.server.survey.SurveyService;
-import org.diligentbough.server.visit.Reports;
-import org.diligentbough.server.visit.Reports.ReportView;
+import org.diligentbough.server.visit.ReportService;
+import org.diligentbough.server.visit.ReportService.ReportView;
 import org.diligentbough.server.visit.TreeRecords;
 import org.diligentbough.server.visit.VisitMapper;
 import org.diligentbough.server.visit.VisitMapper.LogRow;
 import org.diligentbough.server.visit.VisitMapper.VisitRow;
-import org.diligentbough.server.wood.Removals;
-import org.diligentbough.server.wood.Removals.RemovalView;
+import org.diligentbough.server.wood.RemovalService;
+import org.diligentbough.server.wood.RemovalService.RemovalView;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import tools.jackson.databind.json.JsonMapper;
@@ -52,30 +52,30 @@ public class ArchiveWriter {
     private final OrchardService orchard;
     private final TreeMapper trees;
     private final SurveyService surveys;
-    private final Sightings sightings;
+    private final SightingService sightings;
     private final PeopleService people;
     private final DayArchive days;
     private final VisitMapper visits;
     private final TreeRecords records;
     private final PlanArchive plans;
-    private final Reports reports;
-    private final Fruit fruit;
-    private final Removals removals;
+    private final ReportService reports;
+    private final FruitService fruit;
+    private final RemovalService removals;
     private final JsonMapper json;
 
     ArchiveWriter(
             OrchardService orchard,
             TreeMapper trees,
             SurveyService surveys,
-            Sightings sightings,
+            SightingService sightings,
             PeopleService people,
             DayArchive days,
             VisitMapper visits,
             TreeRecords records,
             PlanArchive plans,
-            Reports reports,
-            Fruit fruit,
-            Removals removals,
+            ReportService reports,
+            FruitService fruit,
+            RemovalService removals,
             JsonMapper json) {
         this.orchard = orchard;
         this.trees = trees;
@@ -128,7 +128,7 @@ public class ArchiveWriter {
             Map<Long, List<VisitRow>> visits,
             Map<Long, List<LogRow>> logs,
             Map<Long, List<ReportView>> reports,
-            Map<Long, List<Fruit.Entered>> fruit,
+            Map<Long, List<FruitService.Entered>> fruit,
             Map<Long, RemovalView> removals,
             PlanArchive.OfSite plans) {}
 

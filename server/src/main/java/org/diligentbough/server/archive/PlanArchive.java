@@ -29,7 +29,7 @@ import org.diligentbough.server.plan.PlanMapper.VersionRow;
 import org.diligentbough.server.plan.PlanMapper.WantedRow;
 import org.diligentbough.server.programme.ProgrammeMapper;
 import org.diligentbough.server.programme.ProgrammeMapper.SetRow;
-import org.diligentbough.server.verdict.JudgementService;
+import org.diligentbough.server.judgement.JudgementService;
 import org.springframework.stereotype.Component;
 import tools.jackson.databind.json.JsonMapper;
 

@@ -27,22 +27,22 @@ import org.diligentbough.server.crew.DayData;
 import org.diligentbough.server.crew.PeopleService;
 import org.diligentbough.server.crew.PersonData;
 import org.diligentbough.server.crew.PersonData.TicketData;
-import org.diligentbough.server.fruit.Fruit;
+import org.diligentbough.server.fruit.FruitService;
 import org.diligentbough.server.orchard.OrchardService.TreesOutdated;
 import org.diligentbough.server.orchard.SiteMapper.SiteRow;
 import org.diligentbough.server.orchard.TreeMapper.TreeRow;
-import org.diligentbough.server.season.Sightings;
+import org.diligentbough.server.season.SightingService;
 import org.diligentbough.server.shared.History;
 import org.diligentbough.server.shared.History.About;
 import org.diligentbough.server.visit.LogData;
 import org.diligentbough.server.visit.LogService;
 import org.diligentbough.server.visit.LoggedCut;
-import org.diligentbough.server.visit.Reports;
+import org.diligentbough.server.visit.ReportService;
 import org.diligentbough.server.visit.TreeRecords;
 import org.diligentbough.server.visit.VisitMapper.LogRow;
 import org.diligentbough.server.visit.VisitMapper.VisitRow;
 import org.diligentbough.server.visit.VisitTask;
-import org.diligentbough.server.wood.Removals;
+import org.diligentbough.server.wood.RemovalService;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Component;
 
@@ -51,30 +51,30 @@ import org.springframework.stereotype.Component;
 class WorkImport {
     private static final String NO_YEAR = "is no year, or stands here twice; give one such as 2026 or year-1";
 
-    private final Sightings sightings;
+    private final SightingService sightings;
     private final PeopleService people;
     private final DayArchive days;
     private final LogService logs;
     private final TreeRecords records;
     private final PlanArchive plans;
-    private final Reports reports;
+    private final ReportService reports;
     private static final List<String> DAY_STATES = List.of("planned", "confirmed", "rained-off", "called-off");
 
-    private final Fruit fruit;
-    private final Removals removals;
+    private final FruitService fruit;
+    private final RemovalService removals;
     private final History history;
     private final ApplicationEventPublisher events;
 
     WorkImport(
-            Sightings sightings,
+            SightingService sightings,
             PeopleService people,
             DayArchive days,
             LogService logs,
             TreeRecords records,
             PlanArchive plans,
-            Reports reports,
-            Fruit fruit,
-            Removals removals,
+            ReportService reports,
+            FruitService fruit,
+            RemovalService removals,
             History history,
             ApplicationEventPublisher events) {
         this.sightings = sightings;
@@ -235,7 +235,8 @@ class WorkImport {
         if (on.isEmpty() || !run.problems.named(given.by(), at + "/by")) {
             return;
         }
-        Reports.ReportData data = new Reports.ReportData(on.get(), given.kind(), given.dangerous(), given.note());
+        ReportService.ReportData data =
+                new ReportService.ReportData(on.get(), given.kind(), given.dangerous(), given.note());
         if (!run.problems.check(data, at)) {
             return;
         }
@@ -379,7 +380,7 @@ class WorkImport {
             return;
         }
         run.problems.day(run.words, removal.on(), at + "/on").ifPresent(on -> {
-            Removals.RemovalData data = new Removals.RemovalData(
+            RemovalService.RemovalData data = new RemovalService.RemovalData(
                     on,
                     removal.grounds(),
                     removal.permission(),

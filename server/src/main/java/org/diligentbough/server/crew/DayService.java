@@ -27,7 +27,7 @@ import org.diligentbough.server.shared.History.About;
 import org.diligentbough.server.shared.Once;
 import org.diligentbough.server.shared.ProblemException;
 import org.diligentbough.server.shared.Today;
-import org.diligentbough.server.verdict.JudgementService;
+import org.diligentbough.server.judgement.JudgementService;
 import org.diligentbough.server.visit.TreeRecords;
 import org.diligentbough.server.visit.VisitCut;
 import org.diligentbough.server.visit.VisitMapper;

@@ -8,7 +8,7 @@ import java.util.Map;
 import org.diligentbough.core.plan.RenovationPlan.Lane;
 import org.diligentbough.server.crew.LaneWorkMapper.LaneWorkRow;
 import org.diligentbough.server.crew.VisitMaker.Work;
-import org.diligentbough.server.verdict.JudgementService.Judged;
+import org.diligentbough.server.judgement.JudgementService.Judged;
 import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Component;
 import tools.jackson.databind.json.JsonMapper;

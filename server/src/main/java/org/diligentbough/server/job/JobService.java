@@ -12,7 +12,7 @@ import org.diligentbough.server.job.JobMapper.JobRow;
 import org.diligentbough.server.job.JobMapper.PieceRow;
 import org.diligentbough.server.shared.CurrentPerson;
 import org.diligentbough.server.shared.ProblemException;
-import org.diligentbough.server.verdict.JudgementService;
+import org.diligentbough.server.judgement.JudgementService;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.boot.context.event.ApplicationReadyEvent;

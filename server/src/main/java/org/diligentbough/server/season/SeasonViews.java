@@ -2,7 +2,7 @@ package org.diligentbough.server.season;
 
 import java.time.LocalDate;
 import java.util.List;
-import org.diligentbough.server.season.Sightings.SightingView;
+import org.diligentbough.server.season.SightingService.SightingView;
 import org.diligentbough.server.shared.MayBeNull;
 import org.diligentbough.server.shared.Wording.Worded;
 

@@ -27,10 +27,10 @@ import org.threeten.extra.LocalDateRange;
 @Component
 public class SiteSeasons {
     private final SiteRules rules;
-    private final Sightings sightings;
+    private final SightingService sightings;
     private final Wording wording;
 
-    SiteSeasons(SiteRules rules, Sightings sightings, Wording wording) {
+    SiteSeasons(SiteRules rules, SightingService sightings, Wording wording) {
         this.rules = rules;
         this.sightings = sightings;
         this.wording = wording;

@@ -17,7 +17,7 @@ import org.diligentbough.core.verdict.LimbVerdict;
 import org.diligentbough.server.orchard.OrchardService;
 import org.diligentbough.server.orchard.SiteMapper.SiteRow;
 import org.diligentbough.server.orchard.TreeMapper.TreeRow;
-import org.diligentbough.server.season.Sightings;
+import org.diligentbough.server.season.SightingService;
 import org.diligentbough.server.shared.CurrentPerson;
 import org.diligentbough.server.shared.FieldProblem;
 import org.diligentbough.server.shared.History;
@@ -44,7 +44,7 @@ public class SurveyService {
     private final SurveyMapper surveys;
     private final OrchardService orchard;
     private final SurveyFileReader reader;
-    private final Sightings sightings;
+    private final SightingService sightings;
     private final Rulebook rules;
     private final History history;
     private final CurrentPerson person;
@@ -57,7 +57,7 @@ public class SurveyService {
             SurveyMapper surveys,
             OrchardService orchard,
             SurveyFileReader reader,
-            Sightings sightings,
+            SightingService sightings,
             Rulebook rules,
             History history,
             CurrentPerson person,

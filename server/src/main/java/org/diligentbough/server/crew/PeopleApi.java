@@ -1,0 +1,66 @@
+package org.diligentbough.server.crew;
+
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotBlank;
+import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Size;
+import java.util.List;
+import org.diligentbough.server.crew.PeopleService.Person;
+import org.springframework.http.HttpStatus;
+import org.springframework.web.bind.annotation.DeleteMapping;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+
+/** The people who work here. */
+@RestController
+@RequestMapping("/api/people")
+class PeopleApi {
+    private final PeopleService service;
+
+    PeopleApi(PeopleService service) {
+        this.service = service;
+    }
+
+    /** A person to be added. */
+    record NewPerson(
+            @NotBlank(message = "is missing; give a name") @Size(max = 80, message = "is longer than 80 letters")
+            String name) {}
+
+    /** A change to a person, with the version it was based on. */
+    record PersonChange(
+            @NotNull(message = "is missing; send the version the change is based on")
+            Integer version,
+
+            @Valid @NotNull(message = "is missing") PersonData data) {}
+
+    @GetMapping
+    List<Person> people() {
+        return service.all();
+    }
+
+    /** Adds a person, or answers with the one who bears the name already. */
+    @PostMapping
+    @ResponseStatus(HttpStatus.CREATED)
+    Person addPerson(@Valid @RequestBody NewPerson person) {
+        return service.one(service.named(person.name()));
+    }
+
+    /** Takes somebody off the list; added again by the same name they are back with all that was known. */
+    @DeleteMapping("/{personId}")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void personLeft(@PathVariable long personId, @RequestParam int version) {
+        service.leave(personId, version);
+    }
+
+    @PutMapping("/{personId}")
+    Person changePerson(@PathVariable long personId, @Valid @RequestBody PersonChange change) {
+        return service.change(personId, change.version(), change.data());
+    }
+}

@@ -1,0 +1,316 @@
+package org.diligentbough.server.fruit;
+
+import com.fasterxml.jackson.annotation.JsonIgnore;
+import io.swagger.v3.oas.annotations.Hidden;
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.AssertTrue;
+import jakarta.validation.constraints.Max;
+import jakarta.validation.constraints.Min;
+import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Size;
+import java.time.LocalDate;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.OptionalInt;
+import java.util.UUID;
+import java.util.stream.Collectors;
+import org.apache.ibatis.annotations.Delete;
+import org.apache.ibatis.annotations.Insert;
+import org.apache.ibatis.annotations.Mapper;
+import org.apache.ibatis.annotations.Param;
+import org.apache.ibatis.annotations.Select;
+import org.diligentbough.core.Rulebook;
+import org.diligentbough.core.fruit.FruitRecord;
+import org.diligentbough.core.fruit.FruitRecord.Biennial;
+import org.diligentbough.core.fruit.FruitRecord.YearFigures;
+import org.diligentbough.core.fruit.FruitYear;
+import org.diligentbough.core.season.PruningYear;
+import org.diligentbough.server.orchard.OrchardService;
+import org.diligentbough.server.orchard.SiteMapper.SiteRow;
+import org.diligentbough.server.orchard.TreeMapper.TreeRow;
+import org.diligentbough.server.shared.CurrentPerson;
+import org.diligentbough.server.shared.History;
+import org.diligentbough.server.shared.History.About;
+import org.diligentbough.server.shared.MayBeNull;
+import org.diligentbough.server.shared.Once;
+import org.diligentbough.server.shared.ProblemException;
+import org.diligentbough.server.shared.Today;
+import org.diligentbough.server.survey.SurveyMapper;
+import org.springframework.transaction.annotation.Transactional;
+import org.springframework.web.bind.annotation.DeleteMapping;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestHeader;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+
+/** What trees bore, by year, and what follows from it. */
+@RestController
+@RequestMapping("/api/trees/{treeId}/fruit")
+public class FruitService {
+    private final FruitMapper fruit;
+    private final SurveyMapper surveys;
+    private final OrchardService orchard;
+    private final Rulebook rules;
+    private final History history;
+    private final CurrentPerson person;
+    private final Today today;
+    private final Picking picking;
+    private final Once once;
+
+    FruitService(
+            FruitMapper fruit,
+            SurveyMapper surveys,
+            OrchardService orchard,
+            Rulebook rules,
+            History history,
+            CurrentPerson person,
+            Today today,
+            Picking picking,
+            Once once) {
+        this.fruit = fruit;
+        this.surveys = surveys;
+        this.orchard = orchard;
+        this.rules = rules;
+        this.history = history;
+        this.person = person;
+        this.today = today;
+        this.picking = picking;
+        this.once = once;
+    }
+
+    /** A year's fruit as entered: bloom 0 none to 5 all over, fruits picked, kg picked. */
+    public record FruitData(
+            @MayBeNull
+            @Min(value = 0, message = "give 0 for none to 5 for all over")
+            @Max(value = 5, message = "give 0 for none to 5 for all over")
+            Integer bloom,
+
+            @MayBeNull
+            @Min(value = 0, message = "cannot be under 0")
+            @Max(value = 20000, message = "is more than a tree bears; give 0 to 20000 fruits")
+            Integer number,
+
+            @MayBeNull
+            @Min(value = 0, message = "cannot be under 0 kg")
+            @Max(value = 2000, message = "is more than a tree bears; give 0 to 2000 kg")
+            Double kilos,
+
+            @MayBeNull @Size(max = 1000, message = "is longer than 1000 letters")
+            String note) {
+        @JsonIgnore
+        @Hidden
+        @AssertTrue(message = "is empty; give bloom, number or kilos")
+        public boolean isAnything() {
+            return bloom != null || number != null || kilos != null;
+        }
+    }
+
+    /**
+     * One year with its figures.
+     *
+     * @param trunkCm2 cross-section of the trunk, cm2
+     * @param beforeOpening whether it was counted on a tree nothing had been logged of yet: in a dense tree much is missed
+     */
+    public record FruitYearView(
+            int year,
+            int version,
+            FruitData data,
+            String by,
+            @MayBeNull Double trunkCm2,
+            @MayBeNull Double kilosPerCm2,
+            @MayBeNull Double fruitPerCm2,
+            boolean beforeOpening) {}
+
+    /** {@code index} is null while there is too little to tell: {@code years} compared of {@code yearsWanted}. */
+    public record BiennialView(@MayBeNull Double index, int years, int yearsWanted) {}
+
+    /** All years, oldest first. */
+    public record FruitView(List<FruitYearView> years, BiennialView biennial) {}
+
+    /** A year's fruit, with the version it was based on: 0 for a year without any. */
+    record FruitChange(
+            @NotNull(message = "is missing; send the version the change is based on")
+            Integer version,
+
+            @Valid @NotNull(message = "is missing") FruitData data) {}
+
+    @GetMapping
+    public FruitView fruit(@PathVariable long treeId) {
+        orchard.tree(treeId);
+        Map<Integer, FruitRow> rows = new HashMap<>();
+        fruit.ofTree(treeId).forEach(row -> rows.put(row.year(), row));
+        FruitRecord record = new FruitRecord(
+                rows.values().stream().map(FruitService::core).toList(),
+                surveys.ofTree(treeId).stream()
+                        .map(survey -> new FruitRecord.Girth(survey.surveyedOn(), survey.trunkGirthCm()))
+                        .toList(),
+                rules.knowledge());
+        Optional<LocalDate> opened = fruit.firstCut(treeId);
+        Biennial biennial = record.biennial();
+        return new FruitView(
+                record.figures().stream()
+                        .map(figures -> view(figures, rows.get(figures.year().year()), opened))
+                        .toList(),
+                new BiennialView(orNull(biennial.index()), biennial.years(), biennial.yearsWanted()));
+    }
+
+    private static FruitYear core(FruitRow row) {
+        return new FruitYear(
+                row.year(),
+                row.bloom() == null ? OptionalInt.empty() : OptionalInt.of(row.bloom()),
+                row.number() == null ? OptionalInt.empty() : OptionalInt.of(row.number()),
+                row.kilos() == null ? OptionalDouble.empty() : OptionalDouble.of(row.kilos()));
+    }
+
+    private static FruitYearView view(YearFigures figures, FruitRow row, Optional<LocalDate> opened) {
+        return new FruitYearView(
+                row.year(),
+                row.version(),
+                row.data(),
+                row.byName(),
+                orNull(figures.trunkCm2()),
+                orNull(figures.kilosPerCm2()),
+                orNull(figures.fruitPerCm2()),
+                opened.filter(on -> on.getYear() <= row.year()).isEmpty());
+    }
+
+    private static Double orNull(OptionalDouble value) {
+        return value.isPresent() ? value.getAsDouble() : null;
+    }
+
+    /** Keeps a year's fruit. What is sent again under the same key is kept once. */
+    @PutMapping("/{year}")
+    @Transactional
+    public FruitView keepFruit(
+            @PathVariable long treeId,
+            @PathVariable int year,
+            @RequestHeader(name = Once.HEADER) Optional<UUID> key,
+            @Valid @RequestBody FruitChange change) {
+        person.id();
+        once.keep(key, "fruit of tree " + treeId + " in " + year, change, () -> keepNew(treeId, year, change));
+        return fruit(treeId);
+    }
+
+    private long keepNew(long treeId, int year, FruitChange change) {
+        TreeRow tree = orchard.taken(treeId);
+        SiteRow site = orchard.site(tree.siteId());
+        LocalDate on = today.in(site.zone());
+        int now = PruningYear.of(on, site.latitude() < 0).year();
+        int first = tree.plantedYear() == null ? now - 100 : tree.plantedYear();
+        if (year > now || year < first) {
+            throw ProblemException.wrongField(
+                    "/year", "is not a year of its fruit; give one from " + first + " to " + now);
+        }
+        boolean picked = change.data().kilos() != null || change.data().number() != null;
+        if (picked && year == now) {
+            picking.notBefore(tree, on).ifPresent(from -> {
+                throw ProblemException.wrongField(
+                        change.data().kilos() == null ? "/data/number" : "/data/kilos",
+                        "cannot have been picked yet: here nothing of this kind is ripe before " + from
+                                + "; choose the year it was picked in");
+            });
+        }
+        Optional<FruitRow> before = fruit.find(treeId, year);
+        int version = before.map(FruitRow::version).orElse(0);
+        if (version != change.version() || fruit.keep(treeId, year, version, change.data(), person.id()) == 0) {
+            throw ProblemException.stale("This year’s fruit");
+        }
+        About about = new About("fruit", year, tree.siteId(), treeId);
+        FruitRow after = fruit.find(treeId, year).orElseThrow();
+        before.ifPresentOrElse(row -> history.changed(about, row, after), () -> history.added(about, after));
+        return year;
+    }
+
+    /** Takes a year's fruit back; what it was stays in the history. */
+    @DeleteMapping("/{year}")
+    @Transactional
+    public FruitView takeFruitBack(@PathVariable long treeId, @PathVariable int year, @RequestParam int version) {
+        person.id();
+        TreeRow tree = orchard.taken(treeId);
+        FruitRow before = fruit.find(treeId, year)
+                .orElseThrow(() -> ProblemException.notFound("No fruit is recorded of that year."));
+        if (fruit.drop(treeId, year, version) == 0) {
+            throw ProblemException.stale("This year’s fruit");
+        }
+        history.takenAway(new About("fruit", year, tree.siteId(), treeId), before);
+        return fruit(treeId);
+    }
+
+    /** Keeps a year without a word to the history: for whoever writes that otherwise. */
+    public void keep(long treeId, int year, FruitData data, long who) {
+        fruit.keep(treeId, year, 0, data, who);
+    }
+
+    /** A year's fruit of one tree as it was entered. */
+    public record Entered(long treeId, int year, FruitData data, String by) {}
+
+    /** What was entered of every tree of a site, by tree, the oldest year first. */
+    public Map<Long, List<Entered>> byTree(long siteId) {
+        return fruit.ofSite(siteId).stream()
+                .map(row -> new Entered(row.treeId(), row.year(), row.data(), row.byName()))
+                .collect(Collectors.groupingBy(Entered::treeId));
+    }
+
+    /** A row of the fruit table. */
+    record FruitRow(
+            Long treeId,
+            Integer year,
+            Integer version,
+            Integer bloom,
+            Integer number,
+            Double kilos,
+            String note,
+            String byName) {
+        FruitData data() {
+            return new FruitData(bloom, number, kilos, note);
+        }
+    }
+
+    /** The fruit table. */
+    @Mapper
+    interface FruitMapper {
+        String ROWS = """
+                select f.tree_id, f.year, f.version, f.bloom, f.number, f.kilos, f.note, p.name as by_name
+                from fruit_year f join person p on p.id = f.by_person
+                """;
+
+        @Select(ROWS + " join tree t on t.id = f.tree_id where t.site_id = #{siteId} order by f.year")
+        List<FruitRow> ofSite(long siteId);
+
+        @Select(ROWS + " where f.tree_id = #{treeId} order by f.year")
+        List<FruitRow> ofTree(long treeId);
+
+        @Delete("delete from fruit_year where tree_id = #{treeId} and year = #{year} and version = #{version}")
+        int drop(@Param("treeId") long treeId, @Param("year") int year, @Param("version") int version);
+
+        @Select(ROWS + " where f.tree_id = #{treeId} and f.year = #{year}")
+        Optional<FruitRow> find(@Param("treeId") long treeId, @Param("year") int year);
+
+        /** The first day on which anything was logged of a tree. */
+        @Select(
+                "select min(l.on_date) from visit_log l join tree_visit v on v.id = l.tree_visit_id where v.tree_id = #{treeId}")
+        Optional<LocalDate> firstCut(long treeId);
+
+        /** Returns how many rows were kept: 1, or 0 when somebody was quicker. */
+        @Insert("""
+                insert into fruit_year as f (tree_id, year, bloom, number, kilos, note, by_person)
+                values (#{treeId}, #{year}, #{d.bloom}, #{d.number}, #{d.kilos}, nullif(btrim(#{d.note}), ''), #{who})
+                on conflict (tree_id, year) do update set bloom = excluded.bloom, number = excluded.number,
+                    kilos = excluded.kilos, note = excluded.note, by_person = excluded.by_person, version = f.version + 1
+                    where f.version = #{version}
+                """)
+        int keep(
+                @Param("treeId") long treeId,
+                @Param("year") int year,
+                @Param("version") int version,
+                @Param("d") FruitData data,
+                @Param("who") long who);
+    }
+}

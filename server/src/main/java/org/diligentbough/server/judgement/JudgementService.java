@@ -1,0 +1,323 @@
+package org.diligentbough.server.judgement;
+
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
+import java.time.LocalDate;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.OptionalInt;
+import java.util.Set;
+import java.util.function.UnaryOperator;
+import org.diligentbough.core.Evaluation;
+import org.diligentbough.core.knowledge.Codes;
+import org.diligentbough.core.knowledge.Figure;
+import org.diligentbough.core.light.CrownLight;
+import org.diligentbough.core.light.Neighbour;
+import org.diligentbough.core.plan.Edits;
+import org.diligentbough.core.plan.RenovationPlan;
+import org.diligentbough.core.plan.RenovationPlan.CutOf;
+import org.diligentbough.core.season.CuttingCalendar;
+import org.diligentbough.core.season.PruningYear;
+import org.diligentbough.core.survey.Survey;
+import org.diligentbough.core.verdict.Decision;
+import org.diligentbough.core.verdict.LimbVerdict;
+import org.diligentbough.core.verdict.Verdict;
+import org.diligentbough.core.visit.Standing;
+import org.diligentbough.server.figures.SiteRules;
+import org.diligentbough.server.light.LightMapper;
+import org.diligentbough.server.light.Neighbours;
+import org.diligentbough.server.orchard.OrchardService;
+import org.diligentbough.server.orchard.OrchardService.TreeOutdated;
+import org.diligentbough.server.orchard.TreeMapper.TreeRow;
+import org.diligentbough.server.plan.KeptCut;
+import org.diligentbough.server.plan.PlanEdits;
+import org.diligentbough.server.plan.PlanMapper;
+import org.diligentbough.server.plan.PlanMapper.PlanRow;
+import org.diligentbough.server.shared.ProblemException;
+import org.diligentbough.server.shared.Today;
+import org.diligentbough.server.shared.Wording;
+import org.diligentbough.server.survey.SurveyService;
+import org.diligentbough.server.visit.TreeRecords;
+import org.springframework.context.ApplicationEventPublisher;
+import org.springframework.context.event.EventListener;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import tools.jackson.core.type.TypeReference;
+import tools.jackson.databind.json.JsonMapper;
+
+/** Judges registered trees as they stand: by their surveys, what was cut since, and what was moved by hand. */
+@Service
+public class JudgementService {
+    private static final TypeReference<List<KeptCut>> KEPT = new TypeReference<>() {};
+    private static final PlanRow NO_EDITS = new PlanRow(0, "{}");
+    /** Whoever works on a tree asks for it again and again; each may hold some MB, which are given back when they are short. */
+    private static final int JUDGED_KEPT = 32;
+
+    private final OrchardService orchard;
+    private final TreeRecords records;
+    private final SurveyService surveys;
+    private final PlanMapper plans;
+    private final SiteRules siteRules;
+    private final Neighbours neighbours;
+    private final LightMapper light;
+    private final OpinionMapper opinions;
+    private final StaleTreeMapper stale;
+    private final Wording wording;
+    private final ApplicationEventPublisher events;
+    private final Today today;
+    private final JsonMapper json;
+    private final Cache<Known, Evaluation> judged = Caffeine.newBuilder()
+            .maximumSize(JUDGED_KEPT)
+            .softValues()
+            .recordStats()
+            .build();
+
+    JudgementService(
+            OrchardService orchard,
+            TreeRecords records,
+            SurveyService surveys,
+            PlanMapper plans,
+            SiteRules siteRules,
+            Neighbours neighbours,
+            LightMapper light,
+            OpinionMapper opinions,
+            StaleTreeMapper stale,
+            Wording wording,
+            ApplicationEventPublisher events,
+            Today today,
+            JsonMapper json) {
+        this.orchard = orchard;
+        this.records = records;
+        this.surveys = surveys;
+        this.plans = plans;
+        this.siteRules = siteRules;
+        this.neighbours = neighbours;
+        this.light = light;
+        this.opinions = opinions;
+        this.stale = stale;
+        this.wording = wording;
+        this.events = events;
+        this.today = today;
+        this.json = json;
+    }
+
+    /** Today where a tree stands. */
+    public LocalDate todayAt(long treeId) {
+        return today.in(orchard.site(orchard.tree(treeId).siteId()).zone());
+    }
+
+    /**
+     * The judgement as of a day, planned as the plan in force has it; empty while nobody had walked to the tree by then.
+     */
+    public Optional<Evaluation> on(long treeId, LocalDate day) {
+        return records.standing(treeId, day).map(standing -> judge(treeId, standing, day, TreeRecords.NO_VISIT));
+    }
+
+    /** The judgement as of a day as if one visit had not been logged. */
+    public Evaluation without(long treeId, LocalDate day, long visitId) {
+        return records.standing(treeId, day, visitId)
+                .map(standing -> judge(treeId, standing, day, visitId))
+                .orElseThrow(() -> ProblemException.notFound("This tree has not been surveyed yet."));
+    }
+
+    private Evaluation judge(long treeId, Standing standing, LocalDate day, long withoutVisit) {
+        Edits edits = edits(plan(treeId)).toEdits();
+        return judge(
+                treeId,
+                standing,
+                plans.inForce(treeId)
+                        .map(plan -> toMake(treeId, plan, day, withoutVisit))
+                        .map(cuts ->
+                                edits.keeping(cuts.stream().map(KeptCut::toPin).toList()))
+                        .orElse(edits));
+    }
+
+    /** The cuts of a plan that is kept which nobody has made since. */
+    List<KeptCut> toMake(long treeId, PlanMapper.VersionRow plan, LocalDate day, long withoutVisit) {
+        Set<CutOf> made = records.madeSince(treeId, plan, day, withoutVisit);
+        return cuts(plan).stream().filter(cut -> !made.contains(cut.cut())).toList();
+    }
+
+    private Evaluation judge(long treeId, Standing standing, Edits edits) {
+        TreeRow tree = orchard.tree(treeId);
+        List<Neighbour> near = neighbours.of(tree);
+        Evaluation.Given given = new Evaluation.Given(
+                edits,
+                opinions.decisions(treeId).stream()
+                        .map(decision -> new Decision(
+                                decision.limb(),
+                                Codes.parse(Verdict.class, decision.verdict()).orElseThrow(),
+                                decision.decidedBy(),
+                                decision.decidedOn()))
+                        .toList(),
+                near,
+                orchard.groupOf(tree));
+        Survey survey = Neighbours.withoutRegistered(standing.survey(), near);
+        return judged.get(
+                new Known(new Standing(survey, standing.taken()), given, siteRules.changed(tree.siteId())),
+                known -> Evaluation.of(known.standing(), known.given(), siteRules.with(known.figures())));
+    }
+
+    /** How often a judgement was asked for, kept or made, since the server started. */
+    public long asked() {
+        return judged.stats().requestCount();
+    }
+
+    /** All that a judgement follows from. */
+    private record Known(Standing standing, Evaluation.Given given, Map<Figure, Double> figures) {}
+
+    /** The judgement as of today, planned as it would be now: what people want is followed, no plan is kept to. */
+    public Evaluation proposed(long treeId) {
+        return records.standing(treeId, todayAt(treeId))
+                .map(standing -> judge(treeId, standing, edits(plan(treeId)).toEdits()))
+                .orElseThrow(() -> ProblemException.notFound("This tree has not been surveyed yet."));
+    }
+
+    /**
+     * The judgement as of today with other wishes than the tree's, whatever plan is kept; nothing changes by it.
+     *
+     * @param wish the survey as it would be
+     * @param years over which it is planned; empty for those wanted
+     */
+    public Evaluation asIf(long treeId, UnaryOperator<Survey> wish, OptionalInt years) {
+        Edits edits = edits(plan(treeId)).toEdits();
+        return records.standing(treeId, todayAt(treeId))
+                .map(standing -> judge(
+                        treeId,
+                        new Standing(wish.apply(standing.survey()), standing.taken()),
+                        years.isPresent() ? edits.over(years) : edits))
+                .orElseThrow(() -> ProblemException.notFound("This tree has not been surveyed yet."));
+    }
+
+    /** The cuts of a plan that was kept. */
+    public List<KeptCut> cuts(PlanMapper.VersionRow version) {
+        return json.readValue(version.cuts(), KEPT);
+    }
+
+    /** When a tree as it stands today may be cut; empty while nobody has walked to it. */
+    public Optional<CuttingCalendar> calendar(long treeId) {
+        return records.standing(treeId, todayAt(treeId))
+                .map(standing -> siteRules.of(orchard.tree(treeId).siteId()).calendar(standing.survey()));
+    }
+
+    /** The judgement as of today. */
+    public Evaluation now(long treeId) {
+        return on(orchard.tree(treeId).id(), todayAt(treeId))
+                .orElseThrow(() -> ProblemException.notFound("This tree has not been surveyed yet."));
+    }
+
+    /** What people want of a tree's plan, with its version. */
+    public PlanRow plan(long treeId) {
+        return plans.plan(treeId).orElse(NO_EDITS);
+    }
+
+    /** What people want of a plan. */
+    public PlanEdits edits(PlanRow plan) {
+        return json.readValue(plan.edits(), PlanEdits.class);
+    }
+
+    /** Keeps what people want without a word to the history: for whoever writes that otherwise. */
+    public void keep(long treeId, int version, PlanEdits edits) {
+        plans.keep(treeId, version, json.writeValueAsString(edits))
+                .orElseThrow(() -> ProblemException.stale("This plan"));
+    }
+
+    @EventListener
+    void outdated(TreeOutdated outdated) {
+        judgeAnew(outdated.treeId());
+    }
+
+    /** Said within the transaction that judged a tree anew, for whoever keeps something of it for lists. */
+    public record Judged(long treeId, Evaluation evaluation) {}
+
+    /** Judges a tree as it stands today and keeps for lists what came of it; it need not wait for its turn any more. */
+    @Transactional
+    public void judgeAnew(long treeId) {
+        // The queue's row first, as the queue takes it, so that neither waits for the other.
+        stale.judged(treeId);
+        plans.judgeAlone(treeId);
+        plans.clearLanes(treeId);
+        plans.forget(treeId);
+        light.forget(treeId);
+        Optional<Evaluation> anew = orchard.removed(treeId) ? Optional.empty() : on(treeId, todayAt(treeId));
+        anew.ifPresent(evaluation -> keepForLists(treeId, evaluation));
+    }
+
+    private void keepForLists(long treeId, Evaluation evaluation) {
+        surveys.judged(treeId, Codes.of(evaluation.tree().triage()), (int)
+                evaluation.limbs().stream().filter(LimbVerdict::urgent).count());
+        keepLight(treeId, evaluation);
+        LocalDate now = evaluation.scene().survey().today();
+        PruningYear year =
+                PruningYear.of(now, evaluation.scene().survey().site().southern());
+        LocalDate until = year.days().getEndInclusive();
+        for (RenovationPlan.Lane lane : evaluation.plan().lanes()) {
+            plans.addLane(new PlanMapper.LaneRow(
+                    treeId,
+                    lane.year().year(),
+                    Codes.of(lane.season()),
+                    lane.opens(),
+                    lane.closes(),
+                    lane.cuts().size(),
+                    (int) lane.cuts().stream()
+                            .filter(cut -> urgent(evaluation, cut))
+                            .count(),
+                    lane.minutes(),
+                    lane.share(),
+                    lane.cuts().stream()
+                            .filter(cut -> urgent(evaluation, cut))
+                            .mapToInt(cut -> cut.cut().minutes())
+                            .sum(),
+                    lane.cuts().stream()
+                            .mapToDouble(
+                                    cut -> evaluation.worth().get(cut.limb()).whole())
+                            .sum(),
+                    lane.upkeepMinutes()));
+            until = lane.closes().isBefore(until) ? lane.closes() : until;
+        }
+        PlanMapper.UpkeepRow upkeep = evaluation
+                .upkeep()
+                .map(one -> new PlanMapper.UpkeepRow(treeId, one.minutes(), Codes.of(one.season()), one.fromYear()))
+                .orElse(null);
+        plans.judged(
+                treeId,
+                until,
+                json.writeValueAsString(wording.of(evaluation.tree().reasons().get(0))),
+                upkeep);
+        events.publishEvent(new Judged(treeId, evaluation));
+        noteWhatFollowed(treeId, evaluation, now);
+    }
+
+    /** Nothing changes a plan silently: one that nobody keeps is written down whenever its cuts or their times change. */
+    private void noteWhatFollowed(long treeId, Evaluation evaluation, LocalDate on) {
+        if (plans.inForce(treeId).isPresent()) {
+            return;
+        }
+        List<KeptCut> cuts = KeptCut.of(evaluation.plan());
+        Optional<PlanMapper.VersionRow> before =
+                plans.newest(treeId, 1).stream().findFirst();
+        if (before.map(row -> !KeptCut.times(cuts(row)).equals(KeptCut.times(cuts)))
+                .orElse(!cuts.isEmpty())) {
+            plans.noteFollowed(treeId, on, json.writeValueAsString(cuts));
+        }
+    }
+
+    private void keepLight(long treeId, Evaluation evaluation) {
+        CrownLight crown = evaluation.crownLight();
+        OptionalDouble mean = crown.byLimb().values().stream()
+                .mapToDouble(Double::doubleValue)
+                .average();
+        light.keep(treeId, orNull(mean), orNull(crown.inLight()), orNull(evaluation.inLightAfterPlan()));
+    }
+
+    private static Double orNull(OptionalDouble value) {
+        return value.isPresent() ? value.getAsDouble() : null;
+    }
+
+    private static boolean urgent(Evaluation evaluation, RenovationPlan.PlannedCut cut) {
+        return evaluation.limbs().stream()
+                .anyMatch(limb -> limb.urgent() && limb.limb().id().equals(cut.limb()));
+    }
+}

@@ -1,0 +1,52 @@
+package org.diligentbough.server.judgement;
+
+import java.util.concurrent.Semaphore;
+import java.util.concurrent.TimeUnit;
+import java.util.function.Supplier;
+import org.diligentbough.server.shared.ProblemException;
+import org.springframework.stereotype.Component;
+
+/**
+ * Lets two surveys of the open call be judged at a time, so that whoever calls it leaves the server its time for the others. A
+ * few wait for their turn, no longer than a moment; the rest are told to come again.
+ */
+@Component
+class TwoAtATime {
+    private static final int AT_A_TIME = 2;
+    private static final int WAITING = 8;
+    private static final long WAIT_SECONDS = 2;
+
+    private final Semaphore turns = new Semaphore(AT_A_TIME, true);
+    private final Semaphore here = new Semaphore(AT_A_TIME + WAITING);
+
+    <T> T ask(Supplier<T> work) {
+        if (!here.tryAcquire()) {
+            throw busy();
+        }
+        try {
+            if (!turns.tryAcquire(WAIT_SECONDS, TimeUnit.SECONDS)) {
+                throw busy();
+            }
+            try {
+                return work.get();
+            } finally {
+                turns.release();
+            }
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            throw busy();
+        } finally {
+            here.release();
+        }
+    }
+
+    /** How many more may come and wait. */
+    int room() {
+        return here.availablePermits();
+    }
+
+    private static ProblemException busy() {
+        return ProblemException.busy(
+                "Other surveys are being judged just now, two at a time. Nothing is lost: send this one again in a moment.");
+    }
+}
