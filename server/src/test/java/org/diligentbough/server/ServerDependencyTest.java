@@ -1,5 +1,6 @@
 package org.diligentbough.server;
 
+import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.classes;
 import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.noClasses;
 import static com.tngtech.archunit.library.dependencies.SlicesRuleDefinition.slices;
 
@@ -7,7 +8,10 @@ import com.tngtech.archunit.core.domain.JavaClasses;
 import com.tngtech.archunit.core.importer.ClassFileImporter;
 import com.tngtech.archunit.core.importer.ImportOption;
 import java.time.LocalDate;
+import org.apache.ibatis.annotations.Mapper;
 import org.junit.jupiter.api.Test;
+import org.springframework.transaction.annotation.Transactional;
+import org.springframework.web.bind.annotation.RestController;
 
 /** Dependencies in the server point one way: features use what is shared and the core, never in a circle. */
 class ServerDependencyTest {
@@ -33,7 +37,7 @@ class ServerDependencyTest {
                 .resideInAnyPackage(
                         "..server.orchard..",
                         "..server.survey..",
-                        "..server.verdict..",
+                        "..server.judgement..",
                         "..server.season..",
                         "..server.crew..",
                         "..server.visit..",
@@ -42,6 +46,40 @@ class ServerDependencyTest {
                         "..server.wood..",
                         "..server.today..",
                         "..server.archive..")
+                .check(SERVER);
+    }
+
+    @Test
+    void whatAnswersOverHttpIsCalledSo() {
+        classes()
+                .that()
+                .areAnnotatedWith(RestController.class)
+                .and()
+                .resideOutsideOfPackages("..server.shared..", "..server.door..")
+                .should()
+                .haveSimpleNameEndingWith("Api")
+                .check(SERVER);
+        classes()
+                .that()
+                .haveSimpleNameEndingWith("Api")
+                .should()
+                .onlyBeAccessed()
+                .byClassesThat()
+                .haveSimpleNameEndingWith("Api")
+                .check(SERVER);
+    }
+
+    @Test
+    void whatAnswersOverHttpLeavesTablesAndTransactionsToServices() {
+        noClasses()
+                .that()
+                .haveSimpleNameEndingWith("Api")
+                .should()
+                .dependOnClassesThat()
+                .areAnnotatedWith(Mapper.class)
+                .orShould()
+                .dependOnClassesThat()
+                .areAssignableTo(Transactional.class)
                 .check(SERVER);
     }
 

@@ -19,6 +19,7 @@ import org.diligentbough.server.archive.Archive.ArchivedPlan;
 import org.diligentbough.server.archive.Archive.ArchivedTree;
 import org.diligentbough.server.archive.Archive.ArchivedWants;
 import org.diligentbough.server.crew.PeopleService;
+import org.diligentbough.server.judgement.JudgementService;
 import org.diligentbough.server.orchard.SiteMapper.SiteRow;
 import org.diligentbough.server.orchard.TreeMapper.TreeRow;
 import org.diligentbough.server.plan.KeptCut;
@@ -29,7 +30,6 @@ import org.diligentbough.server.plan.PlanMapper.VersionRow;
 import org.diligentbough.server.plan.PlanMapper.WantedRow;
 import org.diligentbough.server.programme.ProgrammeMapper;
 import org.diligentbough.server.programme.ProgrammeMapper.SetRow;
-import org.diligentbough.server.judgement.JudgementService;
 import org.springframework.stereotype.Component;
 import tools.jackson.databind.json.JsonMapper;
 

@@ -27,13 +27,13 @@ import org.diligentbough.server.crew.DayView.PersonView;
 import org.diligentbough.server.crew.DayView.VisitView;
 import org.diligentbough.server.crew.PeopleService.Person;
 import org.diligentbough.server.crew.VisitMaker.Work;
+import org.diligentbough.server.judgement.JudgementService;
 import org.diligentbough.server.orchard.OrchardService;
 import org.diligentbough.server.orchard.TreeMapper.TreeRow;
-import org.diligentbough.server.season.SiteWeatherApi;
+import org.diligentbough.server.season.SiteWeatherService;
 import org.diligentbough.server.shared.ProblemException;
 import org.diligentbough.server.shared.Today;
 import org.diligentbough.server.shared.Wording;
-import org.diligentbough.server.judgement.JudgementService;
 import org.diligentbough.server.visit.TreeRecords;
 import org.diligentbough.server.visit.VisitCut;
 import org.diligentbough.server.visit.VisitMapper;
@@ -53,7 +53,7 @@ class DayReader {
     private final OrchardService orchard;
     private final JudgementService judgement;
     private final LaneWorks laneWorks;
-    private final SiteWeatherApi weather;
+    private final SiteWeatherService weather;
     private final Rulebook rules;
     private final Wording wording;
     private final Today today;
@@ -66,7 +66,7 @@ class DayReader {
             OrchardService orchard,
             JudgementService judgement,
             LaneWorks laneWorks,
-            SiteWeatherApi weather,
+            SiteWeatherService weather,
             Rulebook rules,
             Wording wording,
             Today today,
@@ -93,7 +93,7 @@ class DayReader {
 
     DayView view(DayRow day) {
         DayData data = data(day);
-        SiteWeatherApi.Known known = weather.of(day.siteId());
+        SiteWeatherService.Known known = weather.of(day.siteId());
         List<VisitRow> ofDay = visits.ofDay(day.id());
         Map<Long, List<Work>> planned =
                 laneWorks.planned(ofDay.stream().map(VisitRow::treeId).toList());
@@ -181,7 +181,7 @@ class DayReader {
                 finding.helper().isPresent() ? finding.helper().getAsLong() : null);
     }
 
-    private Turn turn(VisitRow row, DayRow day, SiteWeatherApi.Known known, List<Work> planned) {
+    private Turn turn(VisitRow row, DayRow day, SiteWeatherService.Known known, List<Work> planned) {
         TreeRow tree = orchard.tree(row.treeId());
         List<VisitCut> cuts = records.cuts(row);
         MayCut mayCut = judgement

@@ -1,27 +1,9 @@
 package org.diligentbough.server.figures;
 
 import jakarta.validation.Valid;
-import jakarta.validation.constraints.NotNull;
-import jakarta.validation.constraints.Size;
-import java.time.Instant;
-import java.util.Arrays;
 import java.util.List;
-import java.util.Map;
-import java.util.function.Function;
-import java.util.stream.Collectors;
-import org.diligentbough.core.Rulebook;
-import org.diligentbough.core.knowledge.Codes;
-import org.diligentbough.core.knowledge.Figure;
-import org.diligentbough.core.knowledge.Knowledge;
-import org.diligentbough.server.figures.FigureMapper.FigureRow;
-import org.diligentbough.server.orchard.OrchardService;
-import org.diligentbough.server.shared.CurrentPerson;
-import org.diligentbough.server.shared.History;
-import org.diligentbough.server.shared.History.About;
-import org.diligentbough.server.shared.MayBeNull;
-import org.diligentbough.server.shared.ProblemException;
-import org.diligentbough.server.shared.Wording;
-import org.springframework.transaction.annotation.Transactional;
+import org.diligentbough.server.figures.FigureService.FigureChange;
+import org.diligentbough.server.figures.FigureService.FigureView;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -30,135 +12,30 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 
-/** The numbers the rules go by at a site: what each means, where it comes from, and what the site has changed. */
+/** The numbers of a site, over HTTP. */
 @RestController
 class FigureApi {
-    private final FigureMapper mapper;
-    private final OrchardService orchard;
-    private final Rulebook shipped;
-    private final CurrentPerson person;
-    private final History history;
-    private final Wording wording;
+    private final FigureService service;
 
-    FigureApi(
-            FigureMapper mapper,
-            OrchardService orchard,
-            Rulebook shipped,
-            CurrentPerson person,
-            History history,
-            Wording wording) {
-        this.mapper = mapper;
-        this.orchard = orchard;
-        this.shipped = shipped;
-        this.person = person;
-        this.history = history;
-        this.wording = wording;
+    FigureApi(FigureService service) {
+        this.service = service;
     }
-
-    /**
-     * A number.
-     *
-     * @param unit {@code share} is a fraction from 0 to 1
-     * @param shipped its value when nobody has changed it
-     * @param least the least value that makes sense
-     * @param changed what the site goes by instead, or null
-     */
-    record FigureView(
-            String figure,
-            String meaning,
-            String unit,
-            double shipped,
-            double least,
-            double most,
-            String source,
-            @MayBeNull ChangedView changed) {}
-
-    /** What a site goes by instead. */
-    record ChangedView(double value, @MayBeNull String note, String by, Instant at, long version) {}
-
-    /** Another value for a number, with the version it was based on: 0 while the site goes by the shipped one. */
-    record FigureChange(
-            @NotNull(message = "is missing; send the version the change is based on")
-            Long version,
-
-            @NotNull(message = "is missing; give a number") Double value,
-
-            @MayBeNull @Size(max = 500, message = "is longer than 500 letters")
-            String note) {}
 
     @GetMapping("/api/sites/{siteId}/figures")
     List<FigureView> figures(@PathVariable long siteId) {
-        Map<String, FigureRow> changed = mapper.ofSite(orchard.site(siteId).id()).stream()
-                .collect(Collectors.toMap(FigureRow::figure, Function.identity()));
-        return Arrays.stream(Figure.values())
-                .map(figure -> view(figure, changed.get(Codes.of(figure))))
-                .toList();
-    }
-
-    private FigureView view(Figure figure, FigureRow changed) {
-        Knowledge.Entry entry = shipped.knowledge().entry(figure);
-        return new FigureView(
-                Codes.of(figure),
-                entry.meaning(),
-                figure.unit(),
-                entry.value(),
-                figure.min(),
-                figure.max(),
-                wording.source(entry.source()),
-                changed == null
-                        ? null
-                        : new ChangedView(
-                                changed.value(),
-                                changed.note(),
-                                changed.changedBy(),
-                                changed.changedAt(),
-                                changed.version()));
+        return service.figures(siteId);
     }
 
     /** Has a site go by another value; every tree of it is judged anew. */
-    @Transactional
     @PutMapping("/api/sites/{siteId}/figures/{figure}")
     FigureView changeFigure(
             @PathVariable long siteId, @PathVariable String figure, @Valid @RequestBody FigureChange change) {
-        long who = person.id();
-        Figure known = known(figure);
-        if (!(change.value() >= known.min() && change.value() <= known.max())) {
-            throw ProblemException.wrongField(
-                    "/value", "makes no sense; give " + known.min() + " to " + known.max() + " " + known.unit());
-        }
-        FigureView before = one(siteId, known);
-        long site = orchard.site(siteId).id();
-        if (mapper.keep(site, figure, change.version(), change.value(), change.note(), who) == 0) {
-            throw ProblemException.stale("This number");
-        }
-        return changed(siteId, known, before);
+        return service.changeFigure(siteId, figure, change);
     }
 
     /** Puts the shipped value back. */
-    @Transactional
     @DeleteMapping("/api/sites/{siteId}/figures/{figure}")
     FigureView putFigureBack(@PathVariable long siteId, @PathVariable String figure, @RequestParam long version) {
-        person.id();
-        FigureView before = one(siteId, known(figure));
-        if (mapper.putBack(orchard.site(siteId).id(), figure, version) == 0) {
-            throw ProblemException.stale("This number");
-        }
-        return changed(siteId, known(figure), before);
-    }
-
-    private FigureView changed(long siteId, Figure figure, FigureView before) {
-        FigureView after = one(siteId, figure);
-        history.changed(new About("figure", figure.ordinal(), siteId, null), before, after);
-        orchard.judgeAllAnew(siteId);
-        return after;
-    }
-
-    private FigureView one(long siteId, Figure figure) {
-        return figures(siteId).get(figure.ordinal());
-    }
-
-    private static Figure known(String figure) {
-        return Codes.parse(Figure.class, figure)
-                .orElseThrow(() -> ProblemException.notFound("There is no number of that name."));
+        return service.putFigureBack(siteId, figure, version);
     }
 }

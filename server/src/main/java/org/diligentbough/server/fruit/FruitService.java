@@ -17,17 +17,13 @@ import java.util.OptionalDouble;
 import java.util.OptionalInt;
 import java.util.UUID;
 import java.util.stream.Collectors;
-import org.apache.ibatis.annotations.Delete;
-import org.apache.ibatis.annotations.Insert;
-import org.apache.ibatis.annotations.Mapper;
-import org.apache.ibatis.annotations.Param;
-import org.apache.ibatis.annotations.Select;
 import org.diligentbough.core.Rulebook;
 import org.diligentbough.core.fruit.FruitRecord;
 import org.diligentbough.core.fruit.FruitRecord.Biennial;
 import org.diligentbough.core.fruit.FruitRecord.YearFigures;
 import org.diligentbough.core.fruit.FruitYear;
 import org.diligentbough.core.season.PruningYear;
+import org.diligentbough.server.fruit.FruitMapper.FruitRow;
 import org.diligentbough.server.orchard.OrchardService;
 import org.diligentbough.server.orchard.SiteMapper.SiteRow;
 import org.diligentbough.server.orchard.TreeMapper.TreeRow;
@@ -39,20 +35,11 @@ import org.diligentbough.server.shared.Once;
 import org.diligentbough.server.shared.ProblemException;
 import org.diligentbough.server.shared.Today;
 import org.diligentbough.server.survey.SurveyMapper;
+import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
-import org.springframework.web.bind.annotation.DeleteMapping;
-import org.springframework.web.bind.annotation.GetMapping;
-import org.springframework.web.bind.annotation.PathVariable;
-import org.springframework.web.bind.annotation.PutMapping;
-import org.springframework.web.bind.annotation.RequestBody;
-import org.springframework.web.bind.annotation.RequestHeader;
-import org.springframework.web.bind.annotation.RequestMapping;
-import org.springframework.web.bind.annotation.RequestParam;
-import org.springframework.web.bind.annotation.RestController;
 
 /** What trees bore, by year, and what follows from it. */
-@RestController
-@RequestMapping("/api/trees/{treeId}/fruit")
+@Service
 public class FruitService {
     private final FruitMapper fruit;
     private final SurveyMapper surveys;
@@ -141,8 +128,7 @@ public class FruitService {
 
             @Valid @NotNull(message = "is missing") FruitData data) {}
 
-    @GetMapping
-    public FruitView fruit(@PathVariable long treeId) {
+    public FruitView fruit(long treeId) {
         orchard.tree(treeId);
         Map<Integer, FruitRow> rows = new HashMap<>();
         fruit.ofTree(treeId).forEach(row -> rows.put(row.year(), row));
@@ -186,13 +172,8 @@ public class FruitService {
     }
 
     /** Keeps a year's fruit. What is sent again under the same key is kept once. */
-    @PutMapping("/{year}")
     @Transactional
-    public FruitView keepFruit(
-            @PathVariable long treeId,
-            @PathVariable int year,
-            @RequestHeader(name = Once.HEADER) Optional<UUID> key,
-            @Valid @RequestBody FruitChange change) {
+    public FruitView keepFruit(long treeId, int year, Optional<UUID> key, FruitChange change) {
         person.id();
         once.keep(key, "fruit of tree " + treeId + " in " + year, change, () -> keepNew(treeId, year, change));
         return fruit(treeId);
@@ -229,9 +210,8 @@ public class FruitService {
     }
 
     /** Takes a year's fruit back; what it was stays in the history. */
-    @DeleteMapping("/{year}")
     @Transactional
-    public FruitView takeFruitBack(@PathVariable long treeId, @PathVariable int year, @RequestParam int version) {
+    public FruitView takeFruitBack(long treeId, int year, int version) {
         person.id();
         TreeRow tree = orchard.taken(treeId);
         FruitRow before = fruit.find(treeId, year)
@@ -256,61 +236,5 @@ public class FruitService {
         return fruit.ofSite(siteId).stream()
                 .map(row -> new Entered(row.treeId(), row.year(), row.data(), row.byName()))
                 .collect(Collectors.groupingBy(Entered::treeId));
-    }
-
-    /** A row of the fruit table. */
-    record FruitRow(
-            Long treeId,
-            Integer year,
-            Integer version,
-            Integer bloom,
-            Integer number,
-            Double kilos,
-            String note,
-            String byName) {
-        FruitData data() {
-            return new FruitData(bloom, number, kilos, note);
-        }
-    }
-
-    /** The fruit table. */
-    @Mapper
-    interface FruitMapper {
-        String ROWS = """
-                select f.tree_id, f.year, f.version, f.bloom, f.number, f.kilos, f.note, p.name as by_name
-                from fruit_year f join person p on p.id = f.by_person
-                """;
-
-        @Select(ROWS + " join tree t on t.id = f.tree_id where t.site_id = #{siteId} order by f.year")
-        List<FruitRow> ofSite(long siteId);
-
-        @Select(ROWS + " where f.tree_id = #{treeId} order by f.year")
-        List<FruitRow> ofTree(long treeId);
-
-        @Delete("delete from fruit_year where tree_id = #{treeId} and year = #{year} and version = #{version}")
-        int drop(@Param("treeId") long treeId, @Param("year") int year, @Param("version") int version);
-
-        @Select(ROWS + " where f.tree_id = #{treeId} and f.year = #{year}")
-        Optional<FruitRow> find(@Param("treeId") long treeId, @Param("year") int year);
-
-        /** The first day on which anything was logged of a tree. */
-        @Select(
-                "select min(l.on_date) from visit_log l join tree_visit v on v.id = l.tree_visit_id where v.tree_id = #{treeId}")
-        Optional<LocalDate> firstCut(long treeId);
-
-        /** Returns how many rows were kept: 1, or 0 when somebody was quicker. */
-        @Insert("""
-                insert into fruit_year as f (tree_id, year, bloom, number, kilos, note, by_person)
-                values (#{treeId}, #{year}, #{d.bloom}, #{d.number}, #{d.kilos}, nullif(btrim(#{d.note}), ''), #{who})
-                on conflict (tree_id, year) do update set bloom = excluded.bloom, number = excluded.number,
-                    kilos = excluded.kilos, note = excluded.note, by_person = excluded.by_person, version = f.version + 1
-                    where f.version = #{version}
-                """)
-        int keep(
-                @Param("treeId") long treeId,
-                @Param("year") int year,
-                @Param("version") int version,
-                @Param("d") FruitData data,
-                @Param("who") long who);
     }
 }

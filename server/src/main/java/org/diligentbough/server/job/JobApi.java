@@ -9,7 +9,7 @@ import java.util.concurrent.ScheduledExecutorService;
 import java.util.concurrent.ScheduledFuture;
 import java.util.concurrent.TimeUnit;
 import org.diligentbough.server.job.JobMapper.JobRow;
-import org.diligentbough.server.light.LightMapper;
+import org.diligentbough.server.light.SiteLightService;
 import org.diligentbough.server.orchard.OrchardService;
 import org.diligentbough.server.shared.MayBeNull;
 import org.springframework.http.HttpStatus;
@@ -28,10 +28,10 @@ public class JobApi {
 
     private final JobService service;
     private final OrchardService orchard;
-    private final LightMapper light;
+    private final SiteLightService light;
     private final ScheduledExecutorService looking = Executors.newScheduledThreadPool(1);
 
-    JobApi(JobService service, OrchardService orchard, LightMapper light) {
+    JobApi(JobService service, OrchardService orchard, SiteLightService light) {
         this.service = service;
         this.orchard = orchard;
         this.light = light;
@@ -60,10 +60,7 @@ public class JobApi {
     @PostMapping("/api/sites/{siteId}/light/job")
     @ResponseStatus(HttpStatus.ACCEPTED)
     JobView startLight(@PathVariable long siteId) {
-        List<Long> trees = light.ofSite(orchard.site(siteId).id()).stream()
-                .map(LightMapper.CrownRow::treeId)
-                .toList();
-        return start("light", siteId, trees);
+        return start("light", siteId, light.surveyed(orchard.site(siteId).id()));
     }
 
     /** The latest such job of a site, or none. */

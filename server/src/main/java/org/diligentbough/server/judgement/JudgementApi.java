@@ -17,7 +17,7 @@ import org.diligentbough.core.season.Window;
 import org.diligentbough.server.orchard.OrchardService;
 import org.diligentbough.server.plan.PlanEdits;
 import org.diligentbough.server.plan.PlanMapper.PlanRow;
-import org.diligentbough.server.season.SiteWeatherApi;
+import org.diligentbough.server.season.SiteWeatherService;
 import org.diligentbough.server.shared.MayBeNull;
 import org.diligentbough.server.survey.SurveyMapper.SurveyRow;
 import org.diligentbough.server.survey.SurveyService;
@@ -38,7 +38,7 @@ class JudgementApi {
     private final SurveyService surveys;
     private final EvaluationWriter writer;
     private final OrchardService orchard;
-    private final SiteWeatherApi weather;
+    private final SiteWeatherService weather;
     private final PlanService desk;
 
     JudgementApi(
@@ -46,7 +46,7 @@ class JudgementApi {
             SurveyService surveys,
             EvaluationWriter writer,
             OrchardService orchard,
-            SiteWeatherApi weather,
+            SiteWeatherService weather,
             PlanService desk) {
         this.judgement = judgement;
         this.surveys = surveys;

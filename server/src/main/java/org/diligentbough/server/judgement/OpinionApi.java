@@ -1,18 +1,9 @@
 package org.diligentbough.server.judgement;
 
 import jakarta.validation.Valid;
-import jakarta.validation.constraints.NotNull;
-import jakarta.validation.constraints.Pattern;
-import jakarta.validation.constraints.Size;
-import java.time.LocalDate;
-import java.util.List;
-import org.diligentbough.server.orchard.OrchardService;
-import org.diligentbough.server.shared.CurrentPerson;
-import org.diligentbough.server.shared.History;
-import org.diligentbough.server.shared.History.About;
-import org.diligentbough.server.shared.MayBeNull;
-import org.diligentbough.server.shared.ProblemException;
-import org.springframework.transaction.annotation.Transactional;
+import org.diligentbough.server.judgement.OpinionService.DecisionChange;
+import org.diligentbough.server.judgement.OpinionService.OpinionsView;
+import org.diligentbough.server.judgement.OpinionService.VerdictData;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -22,141 +13,42 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 
-/** Two people who disagree about a limb are both heard; the coordinator decides. */
+/** What people think of limbs and what was decided, over HTTP. */
 @RestController
 @RequestMapping("/api/trees/{treeId}")
 class OpinionApi {
-    private static final String VERDICTS = "keep|bend|shorten|remove|wait";
-    private static final String VERDICTS_WANTED = "is not known; choose keep, bend, shorten, remove or wait";
+    private final OpinionService service;
 
-    private final OpinionMapper mapper;
-    private final JudgementService judgement;
-    private final OrchardService orchard;
-    private final CurrentPerson person;
-    private final History history;
-
-    OpinionApi(
-            OpinionMapper mapper,
-            JudgementService judgement,
-            OrchardService orchard,
-            CurrentPerson person,
-            History history) {
-        this.mapper = mapper;
-        this.judgement = judgement;
-        this.orchard = orchard;
-        this.person = person;
-        this.history = history;
+    OpinionApi(OpinionService service) {
+        this.service = service;
     }
-
-    /** What people think and what was decided, limb by limb. */
-    record OpinionsView(List<OpinionView> opinions, List<DecisionView> decisions) {}
-
-    /** What one person thinks should be done to a limb. */
-    record OpinionView(
-            String limb,
-            long personId,
-            String person,
-            String verdict,
-            @MayBeNull String note) {}
-
-    /** What was decided about a limb, whatever the rules say. */
-    record DecisionView(
-            String limb, String verdict, @MayBeNull String note, String by, LocalDate on, long version) {}
-
-    /** What is decided, with the version it was based on: 0 where nothing is decided yet. */
-    record DecisionChange(
-            @NotNull(message = "is missing; send the version the change is based on")
-            Long version,
-
-            @NotNull(message = "is missing; choose one") @Pattern(regexp = VERDICTS, message = VERDICTS_WANTED)
-            String verdict,
-
-            @MayBeNull @Size(max = 500, message = "is longer than 500 letters")
-            String note) {}
-
-    /** What somebody thinks. */
-    record VerdictData(
-            @NotNull(message = "is missing; choose one") @Pattern(regexp = VERDICTS, message = VERDICTS_WANTED)
-            String verdict,
-
-            @MayBeNull @Size(max = 500, message = "is longer than 500 letters")
-            String note) {}
 
     @GetMapping("/opinions")
     OpinionsView opinions(@PathVariable long treeId) {
-        long known = orchard.tree(treeId).id();
-        return new OpinionsView(
-                mapper.opinions(known).stream()
-                        .map(row ->
-                                new OpinionView(row.limb(), row.personId(), row.person(), row.verdict(), row.note()))
-                        .toList(),
-                mapper.decisions(known).stream()
-                        .map(row -> new DecisionView(
-                                row.limb(), row.verdict(), row.note(), row.decidedBy(), row.decidedOn(), row.version()))
-                        .toList());
+        return service.opinions(treeId);
     }
 
     /** Keeps what the person thinks of a limb in place of what they thought before. */
-    @Transactional
     @PutMapping("/limbs/{limb}/opinion")
     OpinionsView think(@PathVariable long treeId, @PathVariable String limb, @Valid @RequestBody VerdictData data) {
-        long who = person.id();
-        stands(treeId, limb);
-        OpinionsView before = opinions(treeId);
-        mapper.think(treeId, limb, who, data.verdict(), data.note());
-        return told("opinion", treeId, before);
+        return service.think(treeId, limb, data);
     }
 
-    @Transactional
     @DeleteMapping("/limbs/{limb}/opinion")
     OpinionsView takeBack(@PathVariable long treeId, @PathVariable String limb) {
-        long who = person.id();
-        OpinionsView before = opinions(treeId);
-        mapper.takeBack(treeId, limb, who);
-        return told("opinion", treeId, before);
+        return service.takeBack(treeId, limb);
     }
 
     /** Decides about a limb; the plan is made anew by it. */
-    @Transactional
     @PutMapping("/limbs/{limb}/decision")
     OpinionsView decide(
             @PathVariable long treeId, @PathVariable String limb, @Valid @RequestBody DecisionChange change) {
-        long who = person.id();
-        stands(treeId, limb);
-        OpinionsView before = opinions(treeId);
-        int kept = mapper.decide(
-                treeId, limb, change.version(), change.verdict(), change.note(), who, judgement.todayAt(treeId));
-        if (kept == 0) {
-            throw ProblemException.stale("What is decided of this limb");
-        }
-        OpinionsView after = told("decision", treeId, before);
-        judgement.judgeAnew(treeId);
-        return after;
+        return service.decide(treeId, limb, change);
     }
 
     /** Leaves a limb to the rules again. */
-    @Transactional
     @DeleteMapping("/limbs/{limb}/decision")
     OpinionsView undecide(@PathVariable long treeId, @PathVariable String limb, @RequestParam long version) {
-        person.id();
-        OpinionsView before = opinions(treeId);
-        if (mapper.undecide(treeId, limb, version) == 0) {
-            throw ProblemException.stale("What is decided of this limb");
-        }
-        OpinionsView after = told("decision", treeId, before);
-        judgement.judgeAnew(treeId);
-        return after;
-    }
-
-    private OpinionsView told(String what, long treeId, OpinionsView before) {
-        OpinionsView after = opinions(treeId);
-        history.changed(new About(what, treeId, orchard.tree(treeId).siteId(), treeId), before, after);
-        return after;
-    }
-
-    private void stands(long treeId, String limb) {
-        if (judgement.now(treeId).scene().branching().find(limb).isEmpty()) {
-            throw ProblemException.notFound("No limb of this tree is tagged " + limb + ".");
-        }
+        return service.undecide(treeId, limb, version);
     }
 }

@@ -92,6 +92,11 @@ public class OrchardService {
         return trees.find(siteId, new TreeMapper.Query("", "", "", false), "t.id", Integer.MAX_VALUE, 0);
     }
 
+    /** How many trees of each kind stand at a site, those most common first. */
+    public List<TreeMapper.KindCount> kinds(long siteId) {
+        return trees.kinds(siteId);
+    }
+
     List<TreeRow> trees(long siteId, TreeMapper.Query query, String order, int size, int page) {
         return trees.find(site(siteId).id(), query, order, size, page * size);
     }

@@ -42,7 +42,7 @@ class KindApi {
     private final OrchardService orchard;
     private final SiteSeasons seasons;
     private final SightingService sightings;
-    private final SiteWeatherApi weather;
+    private final SiteWeatherService weather;
     private final SiteRules siteRules;
     private final Today today;
     private final Wording wording;
@@ -51,7 +51,7 @@ class KindApi {
             OrchardService orchard,
             SiteSeasons seasons,
             SightingService sightings,
-            SiteWeatherApi weather,
+            SiteWeatherService weather,
             SiteRules siteRules,
             Today today,
             Wording wording) {

@@ -26,13 +26,11 @@ import org.springframework.web.bind.annotation.RestController;
 @RestController
 class SeasonFeedApi {
     private final OrchardService orchard;
-    private final TreeMapper trees;
     private final SiteSeasons seasons;
     private final Today today;
 
-    SeasonFeedApi(OrchardService orchard, TreeMapper trees, SiteSeasons seasons, Today today) {
+    SeasonFeedApi(OrchardService orchard, SiteSeasons seasons, Today today) {
         this.orchard = orchard;
-        this.trees = trees;
         this.seasons = seasons;
         this.today = today;
     }
@@ -45,7 +43,7 @@ class SeasonFeedApi {
         calendar.add(new ProdId("-//Diligent Bough//Seasons//EN"));
         calendar.add(ImmutableVersion.VERSION_2_0);
         calendar.add(ImmutableCalScale.GREGORIAN);
-        for (TreeMapper.KindCount kind : trees.kinds(siteId)) {
+        for (TreeMapper.KindCount kind : orchard.kinds(siteId)) {
             var species = SiteSeasons.species(kind.species());
             seasons.calendar(site, species, kind.trained(), day).windowsIn(SeasonRibbonApi.shown(day)).stream()
                     .filter(window -> window.quality() != Window.Quality.KEEP_OFF)

@@ -24,17 +24,14 @@ class SeasonRibbonApi {
     private static final int MONTHS = 13;
 
     private final OrchardService orchard;
-    private final TreeMapper trees;
     private final SiteSeasons seasons;
-    private final SiteWeatherApi weather;
+    private final SiteWeatherService weather;
 
     private final Today today;
 
-    SeasonRibbonApi(
-            OrchardService orchard, TreeMapper trees, SiteSeasons seasons, SiteWeatherApi weather, Today today) {
+    SeasonRibbonApi(OrchardService orchard, SiteSeasons seasons, SiteWeatherService weather, Today today) {
 
         this.orchard = orchard;
-        this.trees = trees;
         this.seasons = seasons;
         this.weather = weather;
 
@@ -47,12 +44,12 @@ class SeasonRibbonApi {
         SiteRow site = orchard.site(siteId);
         LocalDate day = today.in(site.zone());
         LocalDateRange range = shown(day);
-        SiteWeatherApi.Known known = weather.of(siteId);
+        SiteWeatherService.Known known = weather.of(siteId);
         return new RibbonView(
                 range.getStart(),
                 range.getEnd(),
                 day,
-                trees.kinds(siteId).stream()
+                orchard.kinds(siteId).stream()
                         .map(kind -> line(site, kind, day, known))
                         .toList());
     }
@@ -63,7 +60,7 @@ class SeasonRibbonApi {
         return LocalDateRange.of(from, from.plusMonths(MONTHS));
     }
 
-    private RibbonLine line(SiteRow site, TreeMapper.KindCount kind, LocalDate day, SiteWeatherApi.Known known) {
+    private RibbonLine line(SiteRow site, TreeMapper.KindCount kind, LocalDate day, SiteWeatherService.Known known) {
         var species = SiteSeasons.species(kind.species());
         CuttingCalendar calendar = seasons.calendar(site, species, kind.trained(), day);
         return new RibbonLine(

@@ -2,7 +2,6 @@ package org.diligentbough.server.season;
 
 import static org.diligentbough.core.knowledge.Figure.STAGE_MOST_DAYS_OFF;
 
-import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
 import java.time.LocalDate;
 import java.time.temporal.ChronoUnit;
@@ -30,18 +29,11 @@ import org.diligentbough.server.shared.MayBeNull;
 import org.diligentbough.server.shared.Once;
 import org.diligentbough.server.shared.ProblemException;
 import org.diligentbough.server.shared.Today;
-import org.springframework.http.HttpStatus;
+import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
-import org.springframework.web.bind.annotation.DeleteMapping;
-import org.springframework.web.bind.annotation.PathVariable;
-import org.springframework.web.bind.annotation.PostMapping;
-import org.springframework.web.bind.annotation.RequestBody;
-import org.springframework.web.bind.annotation.RequestHeader;
-import org.springframework.web.bind.annotation.ResponseStatus;
-import org.springframework.web.bind.annotation.RestController;
 
 /** What people see of the growth of a kind at a site; it moves the windows of that kind there. */
-@RestController
+@Service
 public class SightingService {
     /** Long enough to hold this season and the one before. */
     private static final int MONTHS_BACK = 14;
@@ -105,13 +97,8 @@ public class SightingService {
             String by) {}
 
     /** Notes what was seen. What is sent again under the same key is kept once. */
-    @PostMapping("/api/sites/{siteId}/sightings")
-    @ResponseStatus(HttpStatus.CREATED)
     @Transactional
-    public SightingView add(
-            @PathVariable long siteId,
-            @RequestHeader(name = Once.HEADER) Optional<UUID> key,
-            @Valid @RequestBody SightingData data) {
+    public SightingView add(long siteId, Optional<UUID> key, SightingData data) {
         person.id();
         long kept = once.keep(key, "stage seen at site " + siteId, data, () -> add(siteId, data));
         return view(sightings
@@ -154,10 +141,8 @@ public class SightingService {
     }
 
     /** Takes back what was noted by itself. */
-    @DeleteMapping("/api/sightings/{id}")
-    @ResponseStatus(HttpStatus.NO_CONTENT)
     @Transactional
-    public void takeBack(@PathVariable long id) {
+    public void takeBack(long id) {
         person.id();
         SightingRow before =
                 sightings.find(id).orElseThrow(() -> ProblemException.notFound("Nothing of that kind was noted."));

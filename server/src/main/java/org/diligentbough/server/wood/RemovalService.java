@@ -7,11 +7,6 @@ import jakarta.validation.constraints.Size;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Optional;
-import org.apache.ibatis.annotations.Delete;
-import org.apache.ibatis.annotations.Insert;
-import org.apache.ibatis.annotations.Mapper;
-import org.apache.ibatis.annotations.Param;
-import org.apache.ibatis.annotations.Select;
 import org.diligentbough.server.orchard.OrchardService;
 import org.diligentbough.server.orchard.TreeMapper.TreeRow;
 import org.diligentbough.server.shared.CodeOf;
@@ -21,22 +16,13 @@ import org.diligentbough.server.shared.History.About;
 import org.diligentbough.server.shared.MayBeNull;
 import org.diligentbough.server.shared.ProblemException;
 import org.diligentbough.server.shared.Today;
+import org.diligentbough.server.wood.RemovalMapper.RemovalRow;
 import org.springframework.context.ApplicationEventPublisher;
-import org.springframework.http.HttpStatus;
+import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
-import org.springframework.web.bind.annotation.DeleteMapping;
-import org.springframework.web.bind.annotation.GetMapping;
-import org.springframework.web.bind.annotation.PathVariable;
-import org.springframework.web.bind.annotation.PutMapping;
-import org.springframework.web.bind.annotation.RequestBody;
-import org.springframework.web.bind.annotation.RequestMapping;
-import org.springframework.web.bind.annotation.RequestParam;
-import org.springframework.web.bind.annotation.ResponseStatus;
-import org.springframework.web.bind.annotation.RestController;
 
 /** Whole trees taken out: on what grounds, with whose leave, by whom, and what stands there instead. */
-@RestController
-@RequestMapping("/api")
+@Service
 public class RemovalService {
     private final RemovalMapper removals;
     private final OrchardService orchard;
@@ -116,15 +102,13 @@ public class RemovalService {
             @Valid @NotNull(message = "is missing") RemovalData data) {}
 
     /** The register of removals of a site, the newest first. */
-    @GetMapping("/sites/{siteId}/removals")
-    public List<RemovalView> removals(@PathVariable long siteId) {
+    public List<RemovalView> removals(long siteId) {
         orchard.site(siteId);
         return removals.ofSite(siteId).stream().map(RemovalService::view).toList();
     }
 
     /** The removal of one tree; 404 while it stands. */
-    @GetMapping("/trees/{treeId}/removal")
-    public RemovalView removal(@PathVariable long treeId) {
+    public RemovalView removal(long treeId) {
         return find(treeId).orElseThrow(() -> ProblemException.notFound("This tree stands."));
     }
 
@@ -134,9 +118,8 @@ public class RemovalService {
     }
 
     /** Enters a removal, or corrects it. The tree leaves the plan and every work day, and stays in the register. */
-    @PutMapping("/trees/{treeId}/removal")
     @Transactional
-    public RemovalView remove(@PathVariable long treeId, @Valid @RequestBody RemovalChange change) {
+    public RemovalView remove(long treeId, RemovalChange change) {
         long who = person.id();
         TreeRow tree = orchard.tree(treeId);
         if (change.data().on().isAfter(today.in(orchard.site(tree.siteId()).zone()))) {
@@ -166,10 +149,8 @@ public class RemovalService {
     }
 
     /** Takes back what was entered by mistake: the tree stands. */
-    @DeleteMapping("/trees/{treeId}/removal")
-    @ResponseStatus(HttpStatus.NO_CONTENT)
     @Transactional
-    public void standsAfterAll(@PathVariable long treeId, @RequestParam int version) {
+    public void standsAfterAll(long treeId, int version) {
         person.id();
         RemovalView before = removal(treeId);
         if (removals.drop(treeId, version) == 0) {
@@ -190,59 +171,5 @@ public class RemovalService {
                 new RemovalData(
                         row.onDay(), row.grounds(), row.permission(), row.removedBy(), row.replacement(), row.note()),
                 row.recordedBy());
-    }
-
-    /** A row of the removal table. */
-    record RemovalRow(
-            Long treeId,
-            Integer version,
-            String tag,
-            String species,
-            String cultivar,
-            Integer plantedYear,
-            LocalDate onDay,
-            String grounds,
-            String permission,
-            String removedBy,
-            String replacement,
-            String note,
-            String recordedBy) {}
-
-    /** The removal table. */
-    @Mapper
-    interface RemovalMapper {
-        String ROWS = """
-                select r.tree_id, r.version, t.tag, t.species, t.cultivar, t.planted_year, r.on_date as on_day, r.grounds,
-                       r.permission, r.removed_by, r.replacement, r.note, p.name as recorded_by
-                from tree_removal r join tree t on t.id = r.tree_id join person p on p.id = r.recorded_by
-                """;
-
-        @Select(ROWS + " where r.tree_id = #{treeId}")
-        Optional<RemovalRow> find(long treeId);
-
-        @Select(ROWS + " where t.site_id = #{siteId} order by r.on_date desc, t.tag")
-        List<RemovalRow> ofSite(long siteId);
-
-        /** Returns how many rows were kept: 1, or 0 when somebody was quicker. */
-        @Insert("""
-                insert into tree_removal as r (tree_id, on_date, grounds, permission, removed_by, replacement, note, recorded_by)
-                values (#{treeId}, #{d.on}, #{d.grounds}, btrim(#{d.permission}), btrim(#{d.removedBy}),
-                        nullif(btrim(#{d.replacement}), ''), nullif(btrim(#{d.note}), ''), #{who})
-                on conflict (tree_id) do update set on_date = excluded.on_date, grounds = excluded.grounds,
-                    permission = excluded.permission, removed_by = excluded.removed_by, replacement = excluded.replacement,
-                    note = excluded.note, recorded_by = excluded.recorded_by, version = r.version + 1
-                    where r.version = #{version}
-                """)
-        int keep(
-                @Param("treeId") long treeId,
-                @Param("version") int version,
-                @Param("d") RemovalData data,
-                @Param("who") long who);
-
-        @Delete("delete from tree_removal where tree_id = #{treeId} and version = #{version}")
-        int drop(@Param("treeId") long treeId, @Param("version") int version);
-
-        @Delete("delete from tree_visit where tree_id = #{treeId} and not logged")
-        int dropOpenVisits(long treeId);
     }
 }
