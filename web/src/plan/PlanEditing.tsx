@@ -1,10 +1,10 @@
 import { useState } from 'react';
 import { Button, Form } from 'react-bootstrap';
-import type { Judgement, PlanEdits } from '../api/client';
+import type { Judgement, PlanWishes } from '../api/client';
 import { percent } from '../parts/format';
 import { VERDICTS } from '../verdict/words';
 
-type Send = (edits: PlanEdits) => void;
+type Send = (edits: PlanWishes) => void;
 
 /** How many years, and how much of the crown in each; with what is wanted otherwise than the rules would have it. */
 export function PlanSettings({ judgement, send, busy }: { judgement: Judgement; send: Send; busy: boolean }) {

@@ -4,7 +4,7 @@ import {
   type Judgement,
   type Lane,
   type LimbAnswer,
-  type PlanEdits,
+  type PlanWishes,
   type PlannedCut,
   Problem,
   type Time,
@@ -37,12 +37,12 @@ export function PlanLanes({
   const move = useEditPlan(treeId);
   const [moving, setMoving] = useState<Moving>();
   const [over, setOver] = useState<string>();
-  const [before, setBefore] = useState<PlanEdits[]>([]);
+  const [before, setBefore] = useState<PlanWishes[]>([]);
   const [tried, setTried] = useState<{ cut: Moving; time: Time }>();
   const byId = new Map(limbs.map((limb) => [limb.id, limb]));
   const edits = judgement.edits;
   const pins = edits.pins ?? [];
-  const send = (next: PlanEdits, undoing = false) =>
+  const send = (next: PlanWishes, undoing = false) =>
     move.mutate(
       { version: judgement.planVersion, edits: next },
       { onSuccess: () => setBefore((list) => (undoing ? list.slice(0, -1) : [...list, edits])) },
@@ -180,7 +180,7 @@ export function PlanLanes({
   );
 }
 
-const edited = (edits: PlanEdits) =>
+const edited = (edits: PlanWishes) =>
   edits.years != null ||
   edits.allowance != null ||
   [edits.pins, edits.decided, edits.insisted, edits.split].some((list) => (list ?? []).length > 0);

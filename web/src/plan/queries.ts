@@ -1,12 +1,12 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useChange } from '../api/useChange';
-import { api, type PlanEdits, unwrap } from '../api/client';
+import { api, type PlanWishes, unwrap } from '../api/client';
 
 /** Changes a plan by hand: sends all that is wanted and shows the plan made anew round it. */
 export const useEditPlan = (treeId: number) => {
   const queries = useQueryClient();
   return useMutation({
-    mutationFn: async (body: { version: number; edits: PlanEdits }) =>
+    mutationFn: async (body: { version: number; edits: PlanWishes }) =>
       unwrap(await api.PUT('/api/trees/{treeId}/plan', { params: { path: { treeId } }, body })),
     onSuccess: (judgement) => {
       queries.setQueryData(['judgement', treeId], judgement);

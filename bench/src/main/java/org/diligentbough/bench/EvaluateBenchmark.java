@@ -12,11 +12,11 @@ import org.diligentbough.core.light.CrownLight;
 import org.diligentbough.core.light.Neighbour;
 import org.diligentbough.core.light.Shading;
 import org.diligentbough.core.light.Sky;
-import org.diligentbough.core.plan.Edits;
+import org.diligentbough.core.plan.Wishes;
 import org.diligentbough.core.survey.Branching;
 import org.diligentbough.core.survey.FaultKind;
 import org.diligentbough.core.survey.Survey;
-import org.diligentbough.core.visit.Standing;
+import org.diligentbough.core.visit.TreeToday;
 import org.openjdk.jmh.annotations.Benchmark;
 import org.openjdk.jmh.annotations.BenchmarkMode;
 import org.openjdk.jmh.annotations.Fork;
@@ -79,8 +79,8 @@ public class EvaluateBenchmark {
     @Benchmark
     public Evaluation evaluate() {
         return Evaluation.of(
-                Standing.asSurveyed(survey),
-                new Evaluation.Given(Edits.NONE, List.of(), near, Optional.empty()),
+                TreeToday.asSurveyed(survey),
+                new Evaluation.Given(Wishes.NONE, List.of(), near, Optional.empty()),
                 rules);
     }
 

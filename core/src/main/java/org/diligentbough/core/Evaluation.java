@@ -16,11 +16,11 @@ import org.diligentbough.core.light.Neighbour;
 import org.diligentbough.core.light.Sky;
 import org.diligentbough.core.light.SmallWood;
 import org.diligentbough.core.outlook.Planned;
-import org.diligentbough.core.plan.Edits;
 import org.diligentbough.core.plan.PlanCare;
 import org.diligentbough.core.plan.Planner;
 import org.diligentbough.core.plan.RenovationPlan;
 import org.diligentbough.core.plan.Upkeep;
+import org.diligentbough.core.plan.Wishes;
 import org.diligentbough.core.plan.Worth;
 import org.diligentbough.core.season.CuttingCalendar;
 import org.diligentbough.core.season.MayCut;
@@ -37,14 +37,14 @@ import org.diligentbough.core.verdict.Decision;
 import org.diligentbough.core.verdict.LimbJudge;
 import org.diligentbough.core.verdict.LimbVerdict;
 import org.diligentbough.core.verdict.Rule;
-import org.diligentbough.core.verdict.Scene;
+import org.diligentbough.core.verdict.TreeFacts;
 import org.diligentbough.core.verdict.TreeJudge;
 import org.diligentbough.core.verdict.TreeVerdict;
 import org.diligentbough.core.verdict.Triage;
 import org.diligentbough.core.verdict.Verdict;
 import org.diligentbough.core.visit.MadeCut;
-import org.diligentbough.core.visit.Standing;
 import org.diligentbough.core.visit.TreeRecord;
+import org.diligentbough.core.visit.TreeToday;
 import org.diligentbough.core.visit.Visit;
 
 /**
@@ -58,7 +58,7 @@ import org.diligentbough.core.visit.Visit;
  * @param today whether it may be cut on the day it is judged
  */
 public record Evaluation(
-        Scene scene,
+        TreeFacts facts,
         CrownLight light,
         TreeVerdict tree,
         List<LimbVerdict> limbs,
@@ -72,7 +72,7 @@ public record Evaluation(
 
     /** Judges and plans a survey; what stands round the tree is what the survey names. */
     public static Evaluation of(Survey survey, Rulebook rules) {
-        return of(Standing.asSurveyed(survey), Given.NOTHING, rules);
+        return of(TreeToday.asSurveyed(survey), Given.NOTHING, rules);
     }
 
     /**
@@ -83,9 +83,9 @@ public record Evaluation(
      * @param near trees that stand near, besides those the survey names
      * @param group the trees it is to be kept in balance with
      */
-    public record Given(Edits edits, List<Decision> decisions, List<Neighbour> near, Optional<Group> group) {
+    public record Given(Wishes edits, List<Decision> decisions, List<Neighbour> near, Optional<Group> group) {
         /** Nothing moved, nothing decided, nothing near but what the survey names. */
-        public static final Given NOTHING = new Given(Edits.NONE, List.of(), List.of(), Optional.empty());
+        public static final Given NOTHING = new Given(Wishes.NONE, List.of(), List.of(), Optional.empty());
 
         public Given {
             decisions = List.copyOf(decisions);
@@ -94,14 +94,14 @@ public record Evaluation(
     }
 
     /** Judges and plans a tree as it stands. */
-    public static Evaluation of(Standing found, Given given, Rulebook rules) {
+    public static Evaluation of(TreeToday found, Given given, Rulebook rules) {
         GroupBalance balance = new GroupBalance(given.group(), found.survey(), rules.knowledge());
-        Standing standing = new Standing(balance.balanced(found.survey()), found.taken());
+        TreeToday standing = new TreeToday(balance.balanced(found.survey()), found.taken());
         return in(light(standing.survey(), given.near(), rules), standing, given, rules);
     }
 
     /** The same in light that was worked out before. */
-    static Evaluation in(CrownLight light, Standing standing, Given given, Rulebook rules) {
+    static Evaluation in(CrownLight light, TreeToday standing, Given given, Rulebook rules) {
         Optional<Set<RenovationPlan.CutOf>> kept = given.edits().kept();
         if (kept.isPresent()) {
             Set<String> ownCuts =
@@ -115,12 +115,12 @@ public record Evaluation(
                 : planned(found(light, standing, given, rules, ownCuts), light, standing, given, rules);
     }
 
-    private static Evaluation planned(Found found, CrownLight light, Standing standing, Given given, Rulebook rules) {
-        Scene scene = found.scene();
-        Map<String, Worth> worth = Worth.ofAll(scene, found.limbs(), light);
+    private static Evaluation planned(Found found, CrownLight light, TreeToday standing, Given given, Rulebook rules) {
+        TreeFacts facts = found.facts();
+        Map<String, Worth> worth = Worth.ofAll(facts, found.limbs(), light);
         Survey survey = standing.survey();
         RenovationPlan plan = new Planner(
-                        scene,
+                        facts,
                         found.limbs(),
                         found.tree(),
                         found.calendar(),
@@ -130,7 +130,7 @@ public record Evaluation(
                         worth)
                 .plan(given.edits().years().isPresent() ? given.edits().years() : survey.years());
         return new Evaluation(
-                scene,
+                facts,
                 light,
                 found.tree(),
                 found.limbs(),
@@ -139,7 +139,7 @@ public record Evaluation(
                 found.calendar(),
                 found.today(),
                 all(
-                        new Cautions(scene, found.limbs()).all(found.tree()),
+                        new Cautions(facts, found.limbs()).all(found.tree()),
                         new GroupBalance(given.group(), survey, rules.knowledge()).said(survey)));
     }
 
@@ -159,9 +159,9 @@ public record Evaluation(
         for (LimbVerdict limb : limbs) {
             boolean must = limb.verdict() == Verdict.GOES_WITH_PARENT
                     && limb.behind().stream().anyMatch(Rule::must)
-                    && !scene.branching()
+                    && !facts.branching()
                             .parentOf(limb.limb())
-                            .map(scene.branching()::dead)
+                            .map(facts.branching()::dead)
                             .orElse(false);
             if (must && !atFirstVisit.contains(taker(limb.limb()))) {
                 found.add(limb.tag());
@@ -182,24 +182,24 @@ public record Evaluation(
 
     /** The limb with which one goes: the nearest it grows from that has a cut of its own. */
     private String taker(Limb limb) {
-        Limb at = scene.branching().parentOf(limb).orElseThrow();
+        Limb at = facts.branching().parentOf(limb).orElseThrow();
         Set<String> cut = limbs.stream()
                 .filter(other -> other.cut().isPresent())
                 .map(LimbVerdict::tag)
                 .collect(Collectors.toSet());
         while (!cut.contains(at.id())) {
-            at = scene.branching().parentOf(at).orElseThrow();
+            at = facts.branching().parentOf(at).orElseThrow();
         }
         return at.id();
     }
 
     /** What is found of a tree before anything is planned. */
     public record Found(
-            Scene scene, TreeVerdict tree, List<LimbVerdict> limbs, CuttingCalendar calendar, MayCut today) {}
+            TreeFacts facts, TreeVerdict tree, List<LimbVerdict> limbs, CuttingCalendar calendar, MayCut today) {}
 
     /** What is found of a tree as surveyed: all but its plan and what hangs on that. */
     public static Found found(Survey survey, Rulebook rules) {
-        return found(light(survey, List.of(), rules), Standing.asSurveyed(survey), Given.NOTHING, rules, Set.of());
+        return found(light(survey, List.of(), rules), TreeToday.asSurveyed(survey), Given.NOTHING, rules, Set.of());
     }
 
     private static CrownLight light(Survey survey, List<Neighbour> near, Rulebook rules) {
@@ -211,11 +211,11 @@ public record Evaluation(
                 rules.knowledge());
     }
 
-    private static Found found(CrownLight light, Standing standing, Given given, Rulebook rules, Set<String> ownCuts) {
+    private static Found found(CrownLight light, TreeToday standing, Given given, Rulebook rules, Set<String> ownCuts) {
         Survey survey = standing.survey();
         CuttingCalendar calendar = rules.calendar(survey);
         MayCut today = calendar.mayCut(survey.today());
-        Scene scene = new Scene(
+        TreeFacts facts = new TreeFacts(
                 survey,
                 rules.species().of(survey.tree().species()),
                 rules.knowledge(),
@@ -223,17 +223,17 @@ public record Evaluation(
                 leafage(light),
                 today.answer() != MayCut.Answer.NO,
                 given.edits().allowance());
-        List<LimbVerdict> limbs = new LimbJudge(scene)
+        List<LimbVerdict> limbs = new LimbJudge(facts)
                 .judge(
                         Stream.concat(given.decisions().stream(), given.edits().decisions().stream())
                                 .toList(),
                         ownCuts);
-        TreeVerdict tree = new TreeJudge(scene, limbs, standing.taken()).judge();
-        return new Found(scene, tree, limbs, calendar, today);
+        TreeVerdict tree = new TreeJudge(facts, limbs, standing.taken()).judge();
+        return new Found(facts, tree, limbs, calendar, today);
     }
 
-    private static Scene.Leafage leafage(CrownLight light) {
-        return new Scene.Leafage() {
+    private static TreeFacts.Leafage leafage(CrownLight light) {
+        return new TreeFacts.Leafage() {
             @Override
             public Map<String, Double> lightIn(LivingCrown crown) {
                 return light.byLimb(crown);
@@ -252,27 +252,27 @@ public record Evaluation(
 
     /** The same with what the weather says of today; the plan does not hang on a day's weather. */
     public Evaluation heldBy(Weather.Holds weather) {
-        return new Evaluation(scene, light, tree, limbs, worth, plan, calendar, today.in(weather), cautions);
+        return new Evaluation(facts, light, tree, limbs, worth, plan, calendar, today.in(weather), cautions);
     }
 
     /** What the plan asks for besides its cuts. */
     public List<PlanCare.Care> care() {
-        return PlanCare.of(scene, limbs, plan);
+        return PlanCare.of(facts, limbs, plan);
     }
 
     /** The ordinary cutting that comes year after year when the plan is done. */
     public Optional<Upkeep> upkeep() {
-        return Upkeep.of(scene, tree, calendar, plan);
+        return Upkeep.of(facts, tree, calendar, plan);
     }
 
     /** The light as it is told: with small wood that was not entered and upright shoots that were counted. */
     public CrownLight crownLight() {
-        return light.with(SmallWood.of(scene.survey(), scene.branching(), scene.traits(), kept(), scene.knowledge()));
+        return light.with(SmallWood.of(facts.survey(), facts.branching(), facts.traits(), kept(), facts.knowledge()));
     }
 
     /** Whether it is cut each year and no renovation waits. */
     private boolean kept() {
-        return tree.triage() == Triage.MAINTAIN && scene.tree().yearsSinceCut().orElse(Double.MAX_VALUE) < 2;
+        return tree.triage() == Triage.MAINTAIN && facts.tree().yearsSinceCut().orElse(Double.MAX_VALUE) < 2;
     }
 
     /**
@@ -280,16 +280,16 @@ public record Evaluation(
      * find it, with the leaf of shortened limbs about what is left of them.
      */
     private CrownLight crownLightAfterPlan() {
-        Survey survey = scene.survey();
+        Survey survey = facts.survey();
         List<Visit> visits = plan.lanes().stream()
                 .map(lane -> carriedOut(lane, survey.today()))
                 .toList();
-        Survey after = new TreeRecord(List.of(survey), visits, scene.traits(), scene.knowledge(), calendar)
+        Survey after = new TreeRecord(List.of(survey), visits, facts.traits(), facts.knowledge(), calendar)
                 .standing()
                 .survey();
         Branching branching = new Branching(after.limbs());
         return light.in(after, branching)
-                .with(SmallWood.of(after, branching, scene.traits(), kept(), scene.knowledge()));
+                .with(SmallWood.of(after, branching, facts.traits(), kept(), facts.knowledge()));
     }
 
     /**
@@ -331,19 +331,19 @@ public record Evaluation(
     /** The tree with its plan, to look ahead from. */
     public Planned planned() {
         return new Planned(
-                scene,
+                facts,
                 crownLight(),
                 tree,
                 limbs,
                 plan,
                 upkeep(),
-                calendar.pruningYear(scene.survey().today()));
+                calendar.pruningYear(facts.survey().today()));
     }
 
     /** What is left of the crown when all the plan's cuts are made. */
     public LivingCrown crownAfterPlan() {
-        LivingCrown crown = new LivingCrown(scene.branching(), scene.shares());
-        plan.lanes().forEach(lane -> lane.takeOff(crown, scene.branching()));
+        LivingCrown crown = new LivingCrown(facts.branching(), facts.shares());
+        plan.lanes().forEach(lane -> lane.takeOff(crown, facts.branching()));
         return crown;
     }
 }

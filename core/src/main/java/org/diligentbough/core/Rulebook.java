@@ -18,8 +18,8 @@ import org.diligentbough.core.season.Seen;
 import org.diligentbough.core.season.StageTable;
 import org.diligentbough.core.season.WindowTable;
 import org.diligentbough.core.survey.Survey;
-import org.diligentbough.core.visit.Standing;
 import org.diligentbough.core.visit.TreeRecord;
+import org.diligentbough.core.visit.TreeToday;
 import org.diligentbough.core.visit.Visit;
 import org.threeten.extra.LocalDateRange;
 
@@ -91,7 +91,7 @@ public record Rulebook(
      * @param surveys one at least, all of one tree and as of the same today; of two of the same day the later one counts
      * @param visits what was done to it
      */
-    public Standing standing(List<Survey> surveys, List<Visit> visits) {
+    public TreeToday standing(List<Survey> surveys, List<Visit> visits) {
         Survey newest = surveys.stream()
                 .reduce((one, other) -> other.surveyedOn().isBefore(one.surveyedOn()) ? one : other)
                 .orElseThrow(() -> new IllegalArgumentException("a tree that was never surveyed is not known"));

@@ -4,7 +4,7 @@ import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import org.diligentbough.core.plan.RenovationPlan.Lane;
-import org.diligentbough.core.visit.Standing;
+import org.diligentbough.core.visit.TreeToday;
 import org.diligentbough.core.visit.Visit;
 
 /** A tree some years on, its plan carried out. */
@@ -24,7 +24,7 @@ public final class CarriedOut {
             }
         }
         tree.today = last.plusYears(1);
-        Standing standing = SurveyBuilder.RULES.standing(List.of(tree.build()), visits);
+        TreeToday standing = SurveyBuilder.RULES.standing(List.of(tree.build()), visits);
         return Evaluation.of(standing, Evaluation.Given.NOTHING, SurveyBuilder.RULES);
     }
 }

@@ -8,21 +8,21 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import org.diligentbough.core.knowledge.Reason;
 import org.diligentbough.core.knowledge.ReasonCode;
-import org.diligentbough.core.plan.Edits;
+import org.diligentbough.core.plan.Wishes;
 import org.diligentbough.core.survey.FaultKind;
 import org.diligentbough.core.survey.Group;
 import org.diligentbough.core.survey.Survey;
 import org.diligentbough.core.verdict.Rule;
 import org.diligentbough.core.verdict.Verdict;
-import org.diligentbough.core.visit.Standing;
+import org.diligentbough.core.visit.TreeToday;
 import org.junit.jupiter.api.Test;
 
 /** The strong are brought down to the others, the weak only tipped, if at all. Common practice, no source. */
 class GroupBalanceTest {
     private static Evaluation among(Group group, SurveyBuilder tree) {
         return Evaluation.of(
-                Standing.asSurveyed(tree.build()),
-                new Evaluation.Given(Edits.NONE, List.of(), List.of(), Optional.of(group)),
+                TreeToday.asSurveyed(tree.build()),
+                new Evaluation.Given(Wishes.NONE, List.of(), List.of(), Optional.of(group)),
                 SurveyBuilder.RULES);
     }
 
@@ -47,13 +47,13 @@ class GroupBalanceTest {
     @Test
     void aLowerHeightThatIsWantedAnywayStands() {
         Evaluation evaluation = among(4, tall().with(tree -> tree.targetHeightM = OptionalDouble.of(3)));
-        assertThat(evaluation.scene().tree().targetHeightM()).hasValue(3);
+        assertThat(evaluation.facts().tree().targetHeightM()).hasValue(3);
     }
 
     @Test
     void aTreeAboutAsTallAsTheOthersIsLeftAlone() {
         Evaluation evaluation = among(4.5, tall());
-        assertThat(evaluation.scene().tree().targetHeightM()).isEmpty();
+        assertThat(evaluation.facts().tree().targetHeightM()).isEmpty();
         assertThat(evaluation.cautions())
                 .extracting(Reason::code)
                 .doesNotContain(ReasonCode.GROUP_STRONG, ReasonCode.GROUP_WEAK);
@@ -63,8 +63,8 @@ class GroupBalanceTest {
     void aWiderCrownIsBroughtInToTheOthers() {
         Group narrower = new Group("Row 2", 3, 4.6, 3.4, OptionalDouble.empty());
         Evaluation evaluation = among(narrower, tall());
-        assertThat(evaluation.scene().tree().noted().spreadTargetM()).hasValue(3.4);
-        assertThat(evaluation.scene().tree().targetHeightM()).isEmpty();
+        assertThat(evaluation.facts().tree().noted().spreadTargetM()).hasValue(3.4);
+        assertThat(evaluation.facts().tree().targetHeightM()).isEmpty();
         assertThat(evaluation.cautions()).extracting(Reason::code).contains(ReasonCode.GROUP_STRONG);
     }
 
@@ -116,12 +116,12 @@ class GroupBalanceTest {
             // Too far off to be of the group.
             one.surroundings.add(new Survey.Surrounding(Survey.Surrounding.Kind.TREE, 0, 20, 9, 4));
         });
-        assertThat(tree.evaluate().scene().tree().targetHeightM()).isEmpty();
+        assertThat(tree.evaluate().facts().tree().targetHeightM()).isEmpty();
         Survey survey = tree.build();
         Survey grouped =
                 survey.wanting(OptionalDouble.empty(), survey.tree().noted().ofGroup("The three by the gate"));
         Evaluation evaluation = Evaluation.of(grouped, SurveyBuilder.RULES);
-        assertThat(evaluation.scene().tree().targetHeightM()).hasValue(3.5);
+        assertThat(evaluation.facts().tree().targetHeightM()).hasValue(3.5);
         assertThat(evaluation.cautions()).extracting(Reason::code).contains(ReasonCode.GROUP_STRONG);
     }
 }

@@ -21,15 +21,15 @@ import org.diligentbough.core.season.Seen;
 import org.diligentbough.core.survey.Fault;
 import org.diligentbough.core.survey.FaultKind;
 import org.diligentbough.core.survey.Limb;
-import org.diligentbough.core.survey.Noted;
 import org.diligentbough.core.survey.OverTarget;
 import org.diligentbough.core.survey.Role;
 import org.diligentbough.core.survey.Survey;
+import org.diligentbough.core.survey.SurveyNotes;
 import org.diligentbough.core.survey.TreeSurvey;
 import org.diligentbough.core.verdict.LimbJudge;
 import org.diligentbough.core.verdict.LimbVerdict;
-import org.diligentbough.core.verdict.Scene;
-import org.diligentbough.core.visit.Standing;
+import org.diligentbough.core.verdict.TreeFacts;
+import org.diligentbough.core.visit.TreeToday;
 
 /** Makes surveys for tests: a healthy apple at 52 north in February 2027 unless told otherwise. */
 public final class SurveyBuilder {
@@ -64,7 +64,7 @@ public final class SurveyBuilder {
     public boolean inContainer = false;
     public boolean stillGrowing = false;
     public TreeSurvey.Trunk trunk = TreeSurvey.Trunk.SOUND;
-    public Noted noted = Noted.NOTHING;
+    public SurveyNotes noted = SurveyNotes.NOTHING;
     public OptionalInt years = OptionalInt.empty();
     public Seen seen = Seen.NOTHING;
     public final List<Survey.Surrounding> surroundings = new ArrayList<>();
@@ -136,8 +136,8 @@ public final class SurveyBuilder {
     /** The verdict on a limb in light that is given, not computed. */
     public LimbVerdict judgeIn(Map<String, Double> light, String id) {
         boolean open = RULES.calendar(build()).mayCut(today).answer() != MayCut.Answer.NO;
-        Scene scene = new Scene(build(), RULES.species().of(species), RULES.knowledge(), light, open);
-        return new LimbJudge(scene)
+        TreeFacts facts = new TreeFacts(build(), RULES.species().of(species), RULES.knowledge(), light, open);
+        return new LimbJudge(facts)
                 .judge().stream()
                         .filter(limb -> limb.limb().id().equals(id))
                         .findFirst()
@@ -146,7 +146,7 @@ public final class SurveyBuilder {
 
     /** The same judged in the light of another evaluation of the same limbs. */
     public Evaluation evaluateInLightOf(Evaluation other) {
-        return Evaluation.in(other.light(), Standing.asSurveyed(build()), Evaluation.Given.NOTHING, RULES);
+        return Evaluation.in(other.light(), TreeToday.asSurveyed(build()), Evaluation.Given.NOTHING, RULES);
     }
 
     /** The verdict on a limb by the table alone, its light unknown. */

@@ -30,14 +30,14 @@ final class Crown {
     private static final double LEAST_SCALE = 0.2;
 
     final Planned tree;
-    final Map<String, Wood> woods = new LinkedHashMap<>();
+    final Map<String, GrowingLimb> woods = new LinkedHashMap<>();
     final List<Regrowth> regrowths = new ArrayList<>();
     final List<Refill> refills = new ArrayList<>();
     /** Small wood as surveyed. */
     final SmallWood smallWood;
     /** As surveyed, m2, small wood left out. */
     final double leafAtFirstM2;
-    /** As surveyed, in the unit of {@link Wood#volume()}. */
+    /** As surveyed, in the unit of {@link GrowingLimb#volume()}. */
     final double woodAtFirst;
     /** Top of the limbs as surveyed, m; 0.1 at the least. */
     final double topAtFirstM;
@@ -66,8 +66,8 @@ final class Crown {
     Crown(Planned tree) {
         this.tree = tree;
         this.inOthers = tree.light().inOthers();
-        Branching branching = tree.scene().branching();
-        Map<String, Leaf> leaves = new LeafOfLimbs(branching, tree.scene().knowledge()).byLimb();
+        Branching branching = tree.facts().branching();
+        Map<String, Leaf> leaves = new LeafOfLimbs(branching, tree.facts().knowledge()).byLimb();
         for (Limb limb : branching.outwards()) {
             Leaf leaf = leaves.get(limb.id());
             double furthestSideM = branching.childrenOf(limb).stream()
@@ -76,13 +76,15 @@ final class Crown {
                     .orElse(0);
             woods.put(
                     limb.id(),
-                    new Wood(woods.size(), limb, furthestSideM, leaf == null ? 0 : leaf.leafAreaM2(), leaf != null));
+                    new GrowingLimb(
+                            woods.size(), limb, furthestSideM, leaf == null ? 0 : leaf.leafAreaM2(), leaf != null));
         }
         this.leafAtFirstM2 = limbLeafM2();
-        this.woodAtFirst = woods.values().stream().mapToDouble(Wood::volume).sum();
+        this.woodAtFirst =
+                woods.values().stream().mapToDouble(GrowingLimb::volume).sum();
         this.topAtFirstM = Math.max(0.1, topM(branching()));
-        this.overTopsM = tree.scene().tree().heightM() - topAtFirstM;
-        this.countedShoots = tree.scene().tree().waterSprouts().orElse(0);
+        this.overTopsM = tree.facts().tree().heightM() - topAtFirstM;
+        this.countedShoots = tree.facts().tree().waterSprouts().orElse(0);
         this.smallWood = tree.light().smallWood();
         this.notEnteredAtFirstM2 = smallWood.notEntered().map(Leaf::leafAreaM2).orElse(0.0);
         this.notEnteredM2 = notEnteredAtFirstM2;
@@ -95,16 +97,16 @@ final class Crown {
     }
 
     double figure(Figure figure) {
-        return tree.scene().figure(figure);
+        return tree.facts().figure(figure);
     }
 
     boolean fig() {
-        return tree.scene().traits().group() == Group.FIG;
+        return tree.facts().traits().group() == Group.FIG;
     }
 
     /** Whether steep wood bears as well as other wood. */
     boolean anyAngleBears() {
-        return fig() || tree.scene().traits().bush();
+        return fig() || tree.facts().traits().bush();
     }
 
     /** What light alone allows, 0 to 1: how much wood bears, and how far its fruit sizes and colours. */
@@ -113,7 +115,7 @@ final class Crown {
     }
 
     /** Chance that a limb or its union gives way in a year, 0 to 1, as it was found; none at a union whose other limb is gone. */
-    double weakness(Wood wood) {
+    double weakness(GrowingLimb wood) {
         boolean partnerGone = wood.limb.faults().stream()
                 .flatMap(fault -> fault.with().stream())
                 .map(woods::get)
@@ -132,13 +134,13 @@ final class Crown {
 
     /** Length of this year's end shoots as measured, else the usual, m. */
     double shootM() {
-        return tree.scene().tree().shootExtensionCm().orElse(100 * figure(DEFAULT_REGROWTH_M)) / 100;
+        return tree.facts().tree().shootExtensionCm().orElse(100 * figure(DEFAULT_REGROWTH_M)) / 100;
     }
 
     /** Leaf of the limbs, m2. */
     double limbLeafM2() {
         double sum = 0;
-        for (Wood wood : woods.values()) {
+        for (GrowingLimb wood : woods.values()) {
             sum += wood.leafM2;
         }
         return sum;
@@ -155,30 +157,31 @@ final class Crown {
 
     /** Leaf over each m2 of ground that the crown covers. */
     double leafIndex(double scale) {
-        double acrossM = tree.scene().tree().spreadM() * Math.max(LEAST_SCALE, scale);
+        double acrossM = tree.facts().tree().spreadM() * Math.max(LEAST_SCALE, scale);
         double shoots = regrowths.stream().mapToDouble(Regrowth::leafM2).sum();
         return (leafM2() + shoots) / (Math.PI / 4 * acrossM * acrossM);
     }
 
     /** The height below which it is to bear, m: what is wanted, else what it has. */
     double wantedM() {
-        return tree.scene()
+        return tree.facts()
                 .tree()
                 .targetHeightM()
-                .orElse(Math.max(topAtFirstM, tree.scene().tree().heightM()));
+                .orElse(Math.max(topAtFirstM, tree.facts().tree().heightM()));
     }
 
     /** The limbs as they are now; the same one until a limb is thicker, leans otherwise or is longer. */
     Branching branching() {
         double[] measures = new double[3 * woods.size()];
         int at = 0;
-        for (Wood wood : woods.values()) {
+        for (GrowingLimb wood : woods.values()) {
             measures[at++] = wood.diameterCm;
             measures[at++] = wood.angleDeg;
             measures[at++] = wood.drawnM();
         }
         if (!Arrays.equals(measures, measuresOfBranching)) {
-            branching = new Branching(woods.values().stream().map(Wood::asNow).toList());
+            branching = new Branching(
+                    woods.values().stream().map(GrowingLimb::asNow).toList());
             measuresOfBranching = measures;
         }
         return branching;
@@ -190,7 +193,7 @@ final class Crown {
         double rise = Math.sin(Math.toRadians(main.angleDeg()));
         double withinM = rise > 0 ? Math.min(main.lengthM(), (wantedM() - baseM) / rise) : main.lengthM();
         double leaf = 0;
-        for (Wood wood : woods.values()) {
+        for (GrowingLimb wood : woods.values()) {
             if (wood.limb.id().equals(main.id()) || branching.growsFrom(wood.limb, main)) {
                 leaf += wood.leafM2 * below(leafOf(wood, branching));
             }
@@ -222,7 +225,7 @@ final class Crown {
      * @param refills in their order; none where nothing refills
      */
     record Lit(OnLeaf[] woods, OnLeaf[] refills, Optional<OnLeaf> notEntered) {
-        OnLeaf on(Wood wood) {
+        OnLeaf on(GrowingLimb wood) {
             return woods[wood.index];
         }
     }
@@ -233,11 +236,11 @@ final class Crown {
      * @param refilling whether new wood refills, so that the light in its room matters
      */
     Lit light(Branching branching, boolean refilling) {
-        List<Wood> lit = woods.values().stream()
+        List<GrowingLimb> lit = woods.values().stream()
                 .filter(wood -> wood.stands() && wood.leafAtFirstM2 > 0)
                 .toList();
         List<Leaf> leaves = new ArrayList<>();
-        for (Wood wood : lit) {
+        for (GrowingLimb wood : lit) {
             leaves.add(leafOf(wood, branching));
         }
         List<Refill> rooms = refilling ? refills : List.of();
@@ -275,12 +278,12 @@ final class Crown {
 
     /** The shoots that were counted, on the limbs that stand. */
     private void uprights(Branching branching, List<Leaf> leaves) {
-        double atFirst = tree.scene().tree().waterSprouts().orElse(0);
+        double atFirst = tree.facts().tree().waterSprouts().orElse(0);
         if (countedShoots <= 0 || atFirst <= 0) {
             return;
         }
         for (SmallWood.Uprights shoots : smallWood.uprights()) {
-            Wood wood = woods.get(shoots.limb());
+            GrowingLimb wood = woods.get(shoots.limb());
             if (wood.stands()) {
                 Leaf leaf = shoots.leaf();
                 leaves.add(new Leaf(
@@ -293,13 +296,13 @@ final class Crown {
         }
     }
 
-    Leaf leafOf(Wood wood, Branching branching) {
-        Wood.Extent extent = extent(wood);
+    Leaf leafOf(GrowingLimb wood, Branching branching) {
+        GrowingLimb.Extent extent = extent(wood);
         Point middle = branching.pointAt(branching.get(wood.limb.id()), extent.middleM());
         return wood.leaf(middle, extent.halfM(), figure(LEAF_ACROSS));
     }
 
-    Wood.Extent extent(Wood wood) {
+    GrowingLimb.Extent extent(GrowingLimb wood) {
         return wood.extent(figure(LEAF_CENTRE), figure(LEAF_ALONG));
     }
 
@@ -312,7 +315,7 @@ final class Crown {
                 .orElse(0);
     }
 
-    double topOf(Wood wood, Branching branching) {
+    double topOf(GrowingLimb wood, Branching branching) {
         Limb now = branching.get(wood.limb.id());
         return Math.max(
                 branching.baseOfLimb(now).upM(),
@@ -330,14 +333,14 @@ final class Crown {
     }
 
     /** What stands and has died since it was surveyed. */
-    List<Wood> died() {
+    List<GrowingLimb> died() {
         return woods.values().stream()
                 .filter(wood ->
-                        !wood.gone && !wood.living && tree.scene().branching().living(wood.limb))
+                        !wood.gone && !wood.living && tree.facts().branching().living(wood.limb))
                 .toList();
     }
 
-    double minutesToTake(Wood wood) {
+    double minutesToTake(GrowingLimb wood) {
         return figure(MINUTES_CUT) + figure(MINUTES_PER_CM) * wood.diameterCm;
     }
 }

@@ -6,8 +6,8 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import org.diligentbough.core.orchard.Policy;
-import org.diligentbough.core.outlook.Ways.Done;
-import org.diligentbough.core.outlook.Ways.Work;
+import org.diligentbough.core.outlook.Treatments.Done;
+import org.diligentbough.core.outlook.Treatments.Work;
 import org.diligentbough.core.survey.Branching;
 import org.diligentbough.core.survey.Limb;
 import org.diligentbough.core.survey.Point;
@@ -42,7 +42,7 @@ final class Cutting {
         double minutes = 0;
         Map<Done, Double> leafTaken = new LinkedHashMap<>();
         for (Done done : cuts) {
-            Wood wood = crown.woods.get(done.limb());
+            GrowingLimb wood = crown.woods.get(done.limb());
             if (wood.gone) {
                 continue;
             }
@@ -77,7 +77,7 @@ final class Cutting {
         crown.notEnteredKeptM2 = Math.min(crown.notEnteredKeptM2, crown.notEnteredM2);
     }
 
-    double remove(Wood wood, Branching branching) {
+    double remove(GrowingLimb wood, Branching branching) {
         double taken = wood.living && !wood.gone ? wood.leafM2 : 0;
         wood.gone = true;
         wood.living = false;
@@ -95,7 +95,7 @@ final class Cutting {
         return taken;
     }
 
-    double shorten(Wood wood, double alongM, Branching branching) {
+    double shorten(GrowingLimb wood, double alongM, Branching branching) {
         double taken = 0;
         if (wood.living && alongM < wood.lengthM) {
             taken = wood.leafM2 * wood.leafBeyond(alongM, crown.extent(wood));
@@ -113,8 +113,8 @@ final class Cutting {
         return taken;
     }
 
-    private double bend(Wood wood) {
-        boolean level = crown.tree.scene().survey().site().policy().bend() == Policy.Bend.LEVEL;
+    private double bend(GrowingLimb wood) {
+        boolean level = crown.tree.facts().survey().site().policy().bend() == Policy.Bend.LEVEL;
         wood.angleDeg = Math.min(wood.angleDeg, crown.figure(level ? BEND_LEVEL_DEG : BEND_SLANTING_DEG));
         return 0;
     }
@@ -122,7 +122,7 @@ final class Cutting {
     /** Shoots that answer a cut: the more the larger the part of the crown that went, fewer to a cut in leaf. */
     private void answer(Done done, double leafTakenM2, double takenShare, Branching branching) {
         if (crown.fig() && crown.woods.get(done.limb()).stands()) {
-            Wood wood = crown.woods.get(done.limb());
+            GrowingLimb wood = crown.woods.get(done.limb());
             wood.leafM2 += crown.figure(OUTLOOK_FIG_REFILL) * leafTakenM2;
             double shootsM = crown.figure(OUTLOOK_SHOOT_M) * Math.sqrt(crown.vigour());
             wood.lengthM = Math.min(wood.reachM, wood.lengthM + shootsM);
@@ -168,11 +168,11 @@ final class Cutting {
     /** Dead wood takes nothing from the allowance; returns the minutes. */
     private double takeWhatDied(Branching branching) {
         double minutes = 0;
-        for (Wood wood : crown.died()) {
+        for (GrowingLimb wood : crown.died()) {
             minutes += crown.minutesToTake(wood);
             remove(wood, branching);
         }
-        crown.woods.values().stream().filter(Wood::stands).forEach(wood -> wood.died = 0);
+        crown.woods.values().stream().filter(GrowingLimb::stands).forEach(wood -> wood.died = 0);
         return minutes;
     }
 }

@@ -7,7 +7,7 @@ import java.util.ArrayList;
 import java.util.List;
 import org.diligentbough.core.orchard.Rootstocks;
 import org.diligentbough.core.outlook.Crown.Lit;
-import org.diligentbough.core.outlook.Ways.Work;
+import org.diligentbough.core.outlook.Treatments.Work;
 import org.diligentbough.core.survey.Branching;
 
 /** A tree while years pass over it: it is cut, a season passes, what is kept up is seen to, and it is looked at again. */
@@ -17,7 +17,7 @@ final class GrowingTree {
 
     private final Crown crown;
     private final Cutting cutting;
-    private final Seasons seasons;
+    private final Growth seasons;
     private final KeptUp keptUp;
     private final double mostHeightM;
     private int age;
@@ -27,7 +27,7 @@ final class GrowingTree {
         this.crown = new Crown(tree);
         this.cutting = new Cutting(crown, times);
         this.mostHeightM = mostHeightM(rootstocks);
-        this.seasons = new Seasons(crown, mostHeightM, times);
+        this.seasons = new Growth(crown, mostHeightM, times);
         this.keptUp = new KeptUp(crown, cutting);
     }
 
@@ -36,7 +36,7 @@ final class GrowingTree {
 
     /** How high its limbs can reach, m: by the rootstock's height for an unpruned tree, else by what it has reached. */
     private double mostHeightM(Rootstocks rootstocks) {
-        var measured = crown.tree.scene().tree();
+        var measured = crown.tree.facts().tree();
         double onStockM = measured.rootstock()
                 .flatMap(stock -> rootstocks.find(measured.species(), stock))
                 .map(stock -> stock.toM() * crown.figure(OUTLOOK_UNPRUNED_TIMES))
@@ -50,7 +50,7 @@ final class GrowingTree {
      * @param known light of each year where it was looked at before: of the first only, or of all
      * @param uncutTopsM how high the tree would be in each year if nobody cut it; empty when it is that tree
      */
-    Lived live(Ways.Way way, List<Lit> known, List<Double> uncutTopsM) {
+    Lived live(Treatments.Way way, List<Lit> known, List<Double> uncutTopsM) {
         List<Outlook.Year> years = new ArrayList<>();
         List<Lit> lights = new ArrayList<>();
         List<Double> topsM = new ArrayList<>();

@@ -6,7 +6,7 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Set;
 import org.diligentbough.core.outlook.Crown.Lit;
-import org.diligentbough.core.outlook.Ways.Work;
+import org.diligentbough.core.outlook.Treatments.Work;
 import org.diligentbough.core.survey.Branching;
 import org.diligentbough.core.survey.Limb;
 
@@ -61,20 +61,20 @@ final class KeptUp {
 
     /** A young tree is let grow to the height wanted; from others what they grew is taken. Returns leaf taken, m2. */
     private double takeGrowth(double budgetM2) {
-        if (crown.tree.scene().young()) {
-            crown.woods.values().forEach(Wood::keepAsItIs);
+        if (crown.tree.facts().young()) {
+            crown.woods.values().forEach(GrowingLimb::keepAsItIs);
             crown.notEnteredKeptM2 = crown.notEnteredM2;
             return 0;
         }
         double grown = Math.max(0, crown.notEnteredM2 - crown.notEnteredKeptM2);
-        for (Wood wood : crown.woods.values()) {
+        for (GrowingLimb wood : crown.woods.values()) {
             grown += wood.stands() ? Math.max(0, wood.leafM2 - wood.keptLeafM2) : 0;
         }
         if (grown <= 0) {
             return 0;
         }
         double part = Math.min(1, budgetM2 / grown);
-        for (Wood wood : crown.woods.values()) {
+        for (GrowingLimb wood : crown.woods.values()) {
             if (wood.stands()) {
                 wood.leafM2 = Math.max(0, wood.leafM2 - part * Math.max(0, wood.leafM2 - wood.keptLeafM2));
                 double shorterM = part * Math.max(0, wood.lengthM - wood.keptLengthM);
@@ -90,18 +90,18 @@ final class KeptUp {
 
     /** Limbs above the height wanted come down to it, the highest first; returns leaf taken, m2. */
     private double lower(double budgetM2, Set<String> later) {
-        if (crown.tree.scene().tree().targetHeightM().isEmpty()) {
+        if (crown.tree.facts().tree().targetHeightM().isEmpty()) {
             return 0;
         }
         double wantedM = crown.wantedM();
         Branching branching = crown.branching();
-        List<Wood> high = crown.woods.values().stream()
+        List<GrowingLimb> high = crown.woods.values().stream()
                 .filter(wood -> wood.stands() && crown.topOf(wood, branching) > wantedM + SCARCELY_M)
                 .filter(wood -> !laterCut(wood.limb, branching, later))
-                .sorted(Comparator.comparingDouble((Wood wood) -> -crown.topOf(wood, branching)))
+                .sorted(Comparator.comparingDouble((GrowingLimb wood) -> -crown.topOf(wood, branching)))
                 .toList();
         double taken = 0;
-        for (Wood wood : high) {
+        for (GrowingLimb wood : high) {
             if (taken >= budgetM2 || !wood.stands()) {
                 continue;
             }
@@ -115,14 +115,14 @@ final class KeptUp {
     }
 
     /** A limb that leaves above the height wanted goes, when there is so much left. */
-    private double drop(Wood wood, double leftM2, Branching branching) {
+    private double drop(GrowingLimb wood, double leftM2, Branching branching) {
         return wood.leafM2 > leftM2
                 ? bring(wood, wood.lengthM / 2, leftM2, branching)
                 : cutting.remove(wood, branching);
     }
 
     /** Brings a limb down to a place, or as far towards it as the year allows. */
-    private double bring(Wood wood, double alongM, double leftM2, Branching branching) {
+    private double bring(GrowingLimb wood, double alongM, double leftM2, Branching branching) {
         double beyondM2 = wood.leafM2 * wood.leafBeyond(alongM, crown.extent(wood));
         double part = beyondM2 > leftM2 ? leftM2 / beyondM2 : 1;
         double toM = wood.lengthM - part * (wood.lengthM - alongM);
@@ -142,7 +142,7 @@ final class KeptUp {
     private double inLight(Lit light) {
         double leaf = 0;
         double lit = 0;
-        for (Wood wood : crown.woods.values()) {
+        for (GrowingLimb wood : crown.woods.values()) {
             if (wood.stands() && light.on(wood) != null) {
                 leaf += wood.leafM2;
                 lit += wood.leafM2 * light.on(wood).enough();

@@ -161,14 +161,14 @@ public record Outlook(List<Year> leftAlone, List<Year> plan, List<Year> allAtOnc
 
     /** Looks ahead. */
     public static Outlook of(Planned tree, Rootstocks rootstocks) {
-        return new Ways(tree, rootstocks).live().told();
+        return new Treatments(tree, rootstocks).live().told();
     }
 
     /** Looks ahead three times. */
     public static Banded banded(Planned tree, Rootstocks rootstocks) {
-        double off = tree.scene().figure(Figure.OUTLOOK_BAND);
-        Ways ways = new Ways(tree, rootstocks);
-        Ways.Three lived = ways.live();
+        double off = tree.facts().figure(Figure.OUTLOOK_BAND);
+        Treatments ways = new Treatments(tree, rootstocks);
+        Treatments.Three lived = ways.live();
         Outlook middle = lived.told();
         List<Outlook> runs = List.of(middle, ways.again(lived, 1 - off), ways.again(lived, 1 + off));
         return new Banded(

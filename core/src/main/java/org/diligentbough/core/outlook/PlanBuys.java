@@ -110,6 +110,6 @@ public final class PlanBuys {
     }
 
     private void say(ReasonCode code, Object... arguments) {
-        said.add(tree.scene().reason(code, arguments));
+        said.add(tree.facts().reason(code, arguments));
     }
 }

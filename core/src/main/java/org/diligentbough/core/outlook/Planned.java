@@ -7,7 +7,7 @@ import org.diligentbough.core.plan.RenovationPlan;
 import org.diligentbough.core.plan.Upkeep;
 import org.diligentbough.core.season.PruningYear;
 import org.diligentbough.core.verdict.LimbVerdict;
-import org.diligentbough.core.verdict.Scene;
+import org.diligentbough.core.verdict.TreeFacts;
 import org.diligentbough.core.verdict.TreeVerdict;
 
 /**
@@ -18,7 +18,7 @@ import org.diligentbough.core.verdict.TreeVerdict;
  * @param now the running pruning year
  */
 public record Planned(
-        Scene scene,
+        TreeFacts facts,
         CrownLight light,
         TreeVerdict tree,
         List<LimbVerdict> limbs,

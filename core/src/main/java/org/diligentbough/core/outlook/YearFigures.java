@@ -14,7 +14,7 @@ import org.diligentbough.core.light.CrownLight.OnLeaf;
 import org.diligentbough.core.light.Leaf;
 import org.diligentbough.core.outlook.Outlook.Grown;
 import org.diligentbough.core.outlook.Outlook.Shoots;
-import org.diligentbough.core.outlook.Ways.Done;
+import org.diligentbough.core.outlook.Treatments.Done;
 import org.diligentbough.core.survey.Branching;
 import org.diligentbough.core.survey.Limb;
 import org.diligentbough.core.survey.TreeSurvey;
@@ -41,7 +41,7 @@ final class YearFigures {
     }
 
     /** All that is told of the year. */
-    Outlook.Year year(int called, Ways.Work work) {
+    Outlook.Year year(int called, Treatments.Work work) {
         return new Outlook.Year(
                 called,
                 heightM(),
@@ -73,7 +73,7 @@ final class YearFigures {
                 .toList();
     }
 
-    private Grown grown(Wood wood, Optional<Done> done) {
+    private Grown grown(GrowingLimb wood, Optional<Done> done) {
         Limb limb = branching.get(wood.limb.id());
         OnLeaf on = light.on(wood);
         boolean inLeaf = on != null;
@@ -112,7 +112,7 @@ final class YearFigures {
         double all = 0;
         double good = 0;
         double within = 0;
-        for (Wood wood : crown.woods.values()) {
+        for (GrowingLimb wood : crown.woods.values()) {
             OnLeaf on = light.on(wood);
             if (wood.stands() && on != null) {
                 double bears = wood.leafM2 * wood.fruitful * wood.holds;
@@ -123,7 +123,7 @@ final class YearFigures {
                 within += goodOfIt * inReach * crown.below(crown.leafOf(wood, branching));
             }
         }
-        int bearsAfter = crown.tree.scene().traits().bearsAfterYears();
+        int bearsAfter = crown.tree.facts().traits().bearsAfterYears();
         for (int i = 0; i < light.refills().length; i++) {
             Refill refill = crown.refills.get(i);
             double bears = refill.bearingM2(bearsAfter) * refill.fruitful;
@@ -141,7 +141,7 @@ final class YearFigures {
                     * crown.notEntered(branching).map(crown::below).orElse(0.0);
         }
         double times = couldBear > 0 ? (1 - crown.cropLost) / couldBear : 0;
-        boolean wanted = crown.tree.scene().tree().targetHeightM().isPresent();
+        boolean wanted = crown.tree.facts().tree().targetHeightM().isPresent();
         return new Outlook.Fruit(
                 Math.min(1, times * all),
                 Math.min(1, times * good),
@@ -152,7 +152,7 @@ final class YearFigures {
         double dead = crown.woods.values().stream()
                 .filter(wood -> !wood.gone)
                 .mapToDouble(wood ->
-                        wood.volumeAtFirst * (crown.tree.scene().branching().living(wood.limb) ? wood.died : 1))
+                        wood.volumeAtFirst * (crown.tree.facts().branching().living(wood.limb) ? wood.died : 1))
                 .sum();
         return crown.woodAtFirst > 0 ? Math.min(1, dead / crown.woodAtFirst) : 0;
     }
@@ -161,7 +161,7 @@ final class YearFigures {
     double splitRisk() {
         double grown = Math.pow(1 + crown.figure(OUTLOOK_SPLIT_GROWTH), age);
         double holds = 1 - Math.min(1, trunkWeakness() * grown);
-        for (Wood wood : crown.woods.values()) {
+        for (GrowingLimb wood : crown.woods.values()) {
             Limb limb = wood.limb;
             if (!wood.gone) {
                 double heavier = Math.pow(wood.reachM / limb.lengthM(), 2) * wood.lengthM / wood.reachM;
@@ -173,7 +173,7 @@ final class YearFigures {
 
     /** Chance that the trunk splits in a year by a crack or a narrow union of its stems, as found; less as the crown is lighter. */
     private double trunkWeakness() {
-        TreeSurvey tree = crown.tree.scene().tree();
+        TreeSurvey tree = crown.tree.facts().tree();
         double crack = tree.trunk().cracked()
                 ? crown.figure(OUTLOOK_SPLIT_TRUNK) * (tree.trunk().crackFresh().orElse(true) ? 1 : OLD_CRACK)
                 : 0;
@@ -213,11 +213,11 @@ final class YearFigures {
                 : OptionalDouble.empty();
     }
 
-    private OptionalDouble onLeaf(Predicate<Wood> which, ToDoubleFunction<OnLeaf> of) {
+    private OptionalDouble onLeaf(Predicate<GrowingLimb> which, ToDoubleFunction<OnLeaf> of) {
         double leaf = 0;
         double sum = 0;
-        for (Wood wood : crown.woods.values()) {
-            boolean was = crown.tree.scene().branching().living(wood.limb) && !wood.gone;
+        for (GrowingLimb wood : crown.woods.values()) {
+            boolean was = crown.tree.facts().branching().living(wood.limb) && !wood.gone;
             if (was && which.test(wood)) {
                 OnLeaf on = light.on(wood);
                 leaf += wood.leafM2 + wood.darkM2;
@@ -226,7 +226,7 @@ final class YearFigures {
         }
         for (int i = 0; i < light.refills().length; i++) {
             double bears =
-                    crown.refills.get(i).bearingM2(crown.tree.scene().traits().bearsAfterYears());
+                    crown.refills.get(i).bearingM2(crown.tree.facts().traits().bearsAfterYears());
             leaf += bears;
             sum += bears * of.applyAsDouble(light.refills()[i]);
         }

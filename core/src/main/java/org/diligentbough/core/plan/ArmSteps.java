@@ -8,19 +8,19 @@ import org.diligentbough.core.verdict.CutKind;
 import org.diligentbough.core.verdict.CutSizing;
 import org.diligentbough.core.verdict.LimbVerdict;
 import org.diligentbough.core.verdict.Place;
-import org.diligentbough.core.verdict.Scene;
+import org.diligentbough.core.verdict.TreeFacts;
 
 /** How far arms come down, whole and by smaller steps; found once for all plans that are tried. */
 final class ArmSteps {
     static final int SMALLER = 8;
 
-    private final Scene scene;
+    private final TreeFacts facts;
     private final CutSizing sizing;
     private final Map<String, Lowered[]> found = new HashMap<>();
 
-    ArmSteps(Scene scene) {
-        this.scene = scene;
-        this.sizing = new CutSizing(scene);
+    ArmSteps(TreeFacts facts) {
+        this.facts = facts;
+        this.sizing = new CutSizing(facts);
     }
 
     Lowered whole(LimbVerdict arm) {
@@ -43,9 +43,9 @@ final class ArmSteps {
     private Lowered furtherOut(LimbVerdict arm, double part) {
         Limb limb = arm.limb();
         Lowered whole = new Lowered(arm, arm.cut().orElseThrow(), false);
-        double wantedM = scene.heightWantedM().orElse(0);
+        double wantedM = facts.heightWantedM().orElse(0);
         double rise = Math.sin(Math.toRadians(limb.angleDeg()));
-        double baseM = scene.branching().baseOfLimb(limb).upM();
+        double baseM = facts.branching().baseOfLimb(limb).upM();
         double nowM = whole.cut().place().alongM();
         double atM = nowM + part * ((wantedM - baseM) / rise - nowM);
         boolean moves = whole.cut().kind() == CutKind.HEADING && rise > 0 && atM > nowM && atM < limb.lengthM();

@@ -27,7 +27,7 @@ final class Arms {
         List<LimbVerdict> left = new ArrayList<>(waiting.stream()
                 .filter(plan::arm)
                 .sorted(Comparator.comparingDouble(
-                                (LimbVerdict limb) -> -plan.scene.branching().topM(limb.limb()))
+                                (LimbVerdict limb) -> -plan.facts.branching().topM(limb.limb()))
                         .thenComparing(LimbVerdict::limb, Branching.THICKEST_FIRST))
                 .toList());
         List<LimbVerdict> turns = new ArrayList<>();

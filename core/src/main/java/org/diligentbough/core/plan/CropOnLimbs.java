@@ -5,7 +5,7 @@ import org.diligentbough.core.knowledge.Figure;
 import org.diligentbough.core.orchard.SpeciesTraits;
 import org.diligentbough.core.survey.Limb;
 import org.diligentbough.core.survey.LivingCrown;
-import org.diligentbough.core.verdict.Scene;
+import org.diligentbough.core.verdict.TreeFacts;
 
 /**
  * What a tree could bear, by limb: the leaf a limb carries of its own times how fruitful it was found, 0 to 3 (own
@@ -15,18 +15,18 @@ final class CropOnLimbs {
     /** By the limb's number. */
     private final double[] shares;
 
-    CropOnLimbs(Scene scene) {
-        shares = new double[scene.branching().outwards().size()];
+    CropOnLimbs(TreeFacts facts) {
+        shares = new double[facts.branching().outwards().size()];
         double whole = 0;
-        for (Limb limb : scene.branching().outwards()) {
-            double crop = scene.shares().own(limb) * limb.fruiting().orElse(0);
-            shares[scene.branching().number(limb.id())] = crop;
+        for (Limb limb : facts.branching().outwards()) {
+            double crop = facts.shares().own(limb) * limb.fruiting().orElse(0);
+            shares[facts.branching().number(limb.id())] = crop;
             whole += crop;
         }
         double all = whole;
         // A fig's main crop comes on the shoots that answer the cut: only the first crop goes with the wood.
         double goesWithWood =
-                scene.traits().group() == SpeciesTraits.Group.FIG ? scene.figure(Figure.FIG_FIRST_CROP_SHARE) : 1;
+                facts.traits().group() == SpeciesTraits.Group.FIG ? facts.figure(Figure.FIG_FIRST_CROP_SHARE) : 1;
         Arrays.setAll(shares, limb -> all > 0 ? goesWithWood * shares[limb] / all : 0);
     }
 

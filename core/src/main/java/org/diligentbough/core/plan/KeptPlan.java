@@ -10,7 +10,7 @@ import org.diligentbough.core.verdict.CutKind;
 import org.diligentbough.core.verdict.CutSizing;
 import org.diligentbough.core.verdict.LimbVerdict;
 import org.diligentbough.core.verdict.Place;
-import org.diligentbough.core.verdict.Scene;
+import org.diligentbough.core.verdict.TreeFacts;
 import org.diligentbough.core.verdict.Verdict;
 
 /** The plan that is kept, if one is: its cuts stand cut by cut and place by place, and no other is planned. */
@@ -18,13 +18,13 @@ final class KeptPlan {
     /** Places are kept to the millimetre. */
     private static final double SAME_PLACE_M = 0.0011;
 
-    private final Scene scene;
+    private final TreeFacts facts;
     private final Optional<Set<CutOf>> cuts;
     private final List<String> leftOut;
 
     /** @param limbs all that were judged */
-    KeptPlan(Scene scene, Optional<Set<CutOf>> cuts, List<LimbVerdict> limbs) {
-        this.scene = scene;
+    KeptPlan(TreeFacts facts, Optional<Set<CutOf>> cuts, List<LimbVerdict> limbs) {
+        this.facts = facts;
         this.cuts = cuts;
         this.leftOut = limbs.stream()
                 .filter(limb -> limb.cut().isPresent() && !mayStand(limb))
@@ -41,12 +41,12 @@ final class KeptPlan {
 
     /** What of a plan stands in it; the rest is listed as not placed. */
     RenovationPlan only(RenovationPlan plan) {
-        return cuts.map(kept -> plan.only(kept, leftOut, scene.reason(ReasonCode.NOT_IN_KEPT_PLAN)))
+        return cuts.map(kept -> plan.only(kept, leftOut, facts.reason(ReasonCode.NOT_IN_KEPT_PLAN)))
                 .orElse(plan);
     }
 
     /** A step as it has it: further out than what is wanted in the end. */
-    static Optional<Cut> step(Scene scene, LimbVerdict limb, Pin pin) {
+    static Optional<Cut> step(TreeFacts facts, LimbVerdict limb, Pin pin) {
         if (pin.kind() != Verdict.SHORTEN || pin.keptAtM().isEmpty()) {
             return Optional.empty();
         }
@@ -55,11 +55,11 @@ final class KeptPlan {
                 ? 0
                 : limb.cut().orElseThrow().place().alongM();
         boolean step = atM > inTheEndM + SAME_PLACE_M && atM < limb.limb().lengthM() - SAME_PLACE_M;
-        return step ? Optional.of(new CutSizing(scene).cut(limb.limb(), place(scene, limb, atM))) : Optional.empty();
+        return step ? Optional.of(new CutSizing(facts).cut(limb.limb(), place(facts, limb, atM))) : Optional.empty();
     }
 
-    private static Place place(Scene scene, LimbVerdict limb, double atM) {
-        return scene.places().sideBranches(limb.limb()).stream()
+    private static Place place(TreeFacts facts, LimbVerdict limb, double atM) {
+        return facts.places().sideBranches(limb.limb()).stream()
                 .filter(branch -> Math.abs(branch.originM() - atM) <= SAME_PLACE_M)
                 .findFirst()
                 .map(branch -> Place.toSideBranch(CutKind.TO_SIDE_BRANCH, branch.originM(), branch.id()))

@@ -23,7 +23,7 @@ import org.diligentbough.core.survey.Survey;
 import org.diligentbough.core.verdict.Compass;
 import org.diligentbough.core.verdict.CutKind;
 import org.diligentbough.core.verdict.KindWood;
-import org.diligentbough.core.verdict.Scene;
+import org.diligentbough.core.verdict.TreeFacts;
 import org.diligentbough.core.verdict.Triage;
 import org.diligentbough.core.verdict.Vigour;
 
@@ -33,11 +33,11 @@ import org.diligentbough.core.verdict.Vigour;
  */
 final class KindTasks {
     private final PlanningCase plan;
-    private final Scene scene;
+    private final TreeFacts facts;
 
     KindTasks(PlanningCase plan) {
         this.plan = plan;
-        this.scene = plan.scene;
+        this.facts = plan.facts;
     }
 
     /**
@@ -86,7 +86,7 @@ final class KindTasks {
     private List<RenovationPlan.Task> inMainWindow(LaneDraft lane) {
         List<RenovationPlan.Task> tasks = new ArrayList<>();
         if (held()) {
-            add(tasks, scene.figure(TIES_MINUTES), ReasonCode.TASK_TIES_FIRST);
+            add(tasks, facts.figure(TIES_MINUTES), ReasonCode.TASK_TIES_FIRST);
         }
         if (lane.budget.year().equals(plan.years.first())) {
             plan.shadeWork.forEach(work -> shade(tasks, work));
@@ -94,22 +94,22 @@ final class KindTasks {
         if (lane.budget.resting()) {
             return tasks;
         }
-        int young = scene.tree().noted().youngShoots().orElse(0);
-        if (KindWood.peach(scene)) {
+        int young = facts.tree().noted().youngShoots().orElse(0);
+        if (KindWood.peach(facts)) {
             peach(tasks, young);
-        } else if (young > 0 && KindWood.byBuds(scene)) {
-            add(tasks, young * scene.figure(MINUTES_SHOOT), ReasonCode.TASK_LATERALS, young);
-        } else if (young > 0 && scene.tree().species() == Species.PLUM) {
-            add(tasks, young * scene.figure(MINUTES_SHOOT), ReasonCode.TASK_PLUM_SHOOTS, young);
+        } else if (young > 0 && KindWood.byBuds(facts)) {
+            add(tasks, young * facts.figure(MINUTES_SHOOT), ReasonCode.TASK_LATERALS, young);
+        } else if (young > 0 && facts.tree().species() == Species.PLUM) {
+            add(tasks, young * facts.figure(MINUTES_SHOOT), ReasonCode.TASK_PLUM_SHOOTS, young);
         }
-        if (scene.traits().group() == SpeciesTraits.Group.BRANCH_BUSH) {
+        if (facts.traits().group() == SpeciesTraits.Group.BRANCH_BUSH) {
             long stay = lane.cuts.stream()
                     .map(cut -> plan.verdicts.get(cut.limb()))
                     .filter(limb ->
-                            limb.ownWork(scene.traits()) && limb.limb().parent().isEmpty())
+                            limb.ownWork(facts.traits()) && limb.limb().parent().isEmpty())
                     .count();
             if (stay > 0) {
-                add(tasks, stay * scene.figure(BUSH_MINUTES_MAIN), ReasonCode.TASK_BUSH_SIDE_SHOOTS, stay);
+                add(tasks, stay * facts.figure(BUSH_MINUTES_MAIN), ReasonCode.TASK_BUSH_SIDE_SHOOTS, stay);
             }
         }
         return tasks;
@@ -121,7 +121,7 @@ final class KindTasks {
         if (work.toM() > 0) {
             add(
                     tasks,
-                    thing.extentM() * scene.figure(HEDGE_MINUTES_M),
+                    thing.extentM() * facts.figure(HEDGE_MINUTES_M),
                     ReasonCode.TASK_LOWER_HEDGE,
                     side,
                     thing.heightM(),
@@ -130,7 +130,7 @@ final class KindTasks {
         } else {
             add(
                     tasks,
-                    thing.heightM() * scene.figure(NEIGHBOUR_MINUTES_M),
+                    thing.heightM() * facts.figure(NEIGHBOUR_MINUTES_M),
                     ReasonCode.TASK_FELL_NEIGHBOUR,
                     side,
                     thing.distanceM(),
@@ -140,22 +140,22 @@ final class KindTasks {
 
     /** Trained trees, and a pomegranate on a wall, hang in their ties: those are mended before the first cut. */
     private boolean held() {
-        boolean wall = scene.survey().surroundings().stream()
+        boolean wall = facts.survey().surroundings().stream()
                 .anyMatch(other -> other.kind() == Survey.Surrounding.Kind.WALL
-                        && other.distanceM() <= scene.figure(WALL_HOLDS_M));
-        return KindWood.byBuds(scene) || scene.tree().species() == Species.POMEGRANATE && wall;
+                        && other.distanceM() <= facts.figure(WALL_HOLDS_M));
+        return KindWood.byBuds(facts) || facts.tree().species() == Species.POMEGRANATE && wall;
     }
 
     private void peach(List<RenovationPlan.Task> tasks, int counted) {
-        int entered = (int) scene.survey().limbs().stream()
+        int entered = (int) facts.survey().limbs().stream()
                 .filter(limb -> limb.youngerThanOrOf(1))
                 .count();
         int all = Math.max(counted, entered);
-        int keep = Math.min(all, KindWood.peachShootsWanted(scene));
+        int keep = Math.min(all, KindWood.peachShootsWanted(facts));
         if (all > 0) {
             add(
                     tasks,
-                    Math.max(0, all - entered) * scene.figure(MINUTES_SHOOT),
+                    Math.max(0, all - entered) * facts.figure(MINUTES_SHOOT),
                     ReasonCode.TASK_PEACH_KEEP,
                     keep,
                     all,
@@ -165,26 +165,26 @@ final class KindTasks {
 
     private List<RenovationPlan.Task> inEarlySummer(List<LaneDraft> byRule, YearBudget budget) {
         List<RenovationPlan.Task> tasks = new ArrayList<>();
-        int young = scene.tree().noted().youngShoots().orElse(0);
-        if (young > 0 && scene.tree().species() == Species.PERSIMMON && !budget.resting()) {
-            add(tasks, young * scene.figure(MINUTES_SHOOT), ReasonCode.TASK_PERSIMMON_SHOOTS, young);
+        int young = facts.tree().noted().youngShoots().orElse(0);
+        if (young > 0 && facts.tree().species() == Species.PERSIMMON && !budget.resting()) {
+            add(tasks, young * facts.figure(MINUTES_SHOOT), ReasonCode.TASK_PERSIMMON_SHOOTS, young);
         }
-        if (scene.traits().group() == SpeciesTraits.Group.FIG) {
+        if (facts.traits().group() == SpeciesTraits.Group.FIG) {
             fig(tasks, byRule, budget);
         }
         return tasks;
     }
 
     private void fig(List<RenovationPlan.Task> tasks, List<LaneDraft> byRule, YearBudget budget) {
-        List<Limb> stems = scene.branching().onTrunk().stream()
-                .filter(scene.branching()::living)
+        List<Limb> stems = facts.branching().onTrunk().stream()
+                .filter(facts.branching()::living)
                 .toList();
-        double eachMinutes = scene.figure(FIG_MINUTES_STEM);
+        double eachMinutes = facts.figure(FIG_MINUTES_STEM);
         long renewed = byRule.stream()
                 .flatMap(lane -> lane.cuts.stream())
                 .filter(cut -> cut.cut().kind() == CutKind.RENEWAL)
                 .count();
-        if (scene.figGrowsOn() && budget.year().equals(plan.years.first())) {
+        if (facts.figGrowsOn() && budget.year().equals(plan.years.first())) {
             add(tasks, stems.size() * eachMinutes, ReasonCode.TASK_FIGS_OFF);
             return;
         }
@@ -202,7 +202,7 @@ final class KindTasks {
     }
 
     private void add(List<RenovationPlan.Task> tasks, double minutes, ReasonCode what, Object... arguments) {
-        Reason reason = scene.reason(what, arguments);
+        Reason reason = facts.reason(what, arguments);
         tasks.add(new RenovationPlan.Task(reason, (int) Math.ceil(minutes)));
     }
 }

@@ -14,24 +14,24 @@ import org.diligentbough.core.season.Season;
 import org.diligentbough.core.season.Window;
 import org.diligentbough.core.survey.Survey;
 import org.diligentbough.core.verdict.LimbVerdict;
-import org.diligentbough.core.verdict.Scene;
+import org.diligentbough.core.verdict.TreeFacts;
 import org.diligentbough.core.verdict.Verdict;
 
 /** The cuts somebody moved, or a plan that is kept has, and the lanes they are in. A pin whose time is over lapses. */
 final class Moves {
     private record Key(String limb, Verdict kind) {}
 
-    private final Scene scene;
+    private final TreeFacts facts;
     private final CuttingCalendar calendar;
     private final LocalDate today;
     private final Set<String> split;
     private final Map<Key, Pin> pins = new LinkedHashMap<>();
 
     /** @param split limbs asked to be shortened one year and removed another */
-    Moves(List<Pin> pins, Set<String> split, Scene scene, CuttingCalendar calendar) {
+    Moves(List<Pin> pins, Set<String> split, TreeFacts facts, CuttingCalendar calendar) {
         this.split = split;
-        Survey survey = scene.survey();
-        this.scene = scene;
+        Survey survey = facts.survey();
+        this.facts = facts;
         this.calendar = calendar;
         this.today = survey.today();
         pins.stream()
@@ -67,7 +67,7 @@ final class Moves {
     }
 
     private PruningYear year(Pin pin) {
-        return new PruningYear(pin.year(), scene.survey().site().southern());
+        return new PruningYear(pin.year(), facts.survey().site().southern());
     }
 
     private Optional<Window> window(Pin pin) {
@@ -90,7 +90,7 @@ final class Moves {
                 return lane;
             }
         }
-        boolean summerOnly = scene.traits().hasAllowance()
+        boolean summerOnly = facts.traits().hasAllowance()
                 && pin.season() == Season.SUMMER
                 && window.get().quality() == Window.Quality.WITH_CARE;
         LaneDraft lane = new LaneDraft(anySeason.budget, window.get(), summerOnly);
@@ -101,7 +101,7 @@ final class Moves {
     /** What else is to be said of its place. */
     List<Reason> notes(LaneDraft lane) {
         return lane.quality.filter(Window.Quality.WITH_CARE::equals).isPresent()
-                ? List.of(scene.reason(ReasonCode.BY_HAND_WITH_CARE))
+                ? List.of(facts.reason(ReasonCode.BY_HAND_WITH_CARE))
                 : List.of();
     }
 }

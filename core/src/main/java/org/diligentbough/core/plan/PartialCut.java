@@ -8,7 +8,7 @@ import org.diligentbough.core.verdict.Cut;
 import org.diligentbough.core.verdict.CutKind;
 import org.diligentbough.core.verdict.CutSizing;
 import org.diligentbough.core.verdict.Place;
-import org.diligentbough.core.verdict.Scene;
+import org.diligentbough.core.verdict.TreeFacts;
 
 /** Where to shorten a limb that is too large for one year, so that what goes fits what the year has left. */
 final class PartialCut {
@@ -16,24 +16,24 @@ final class PartialCut {
     /** A side branch is cut back to if that takes at least this share of what could be taken. */
     private static final double WORTH_A_BRANCH = 0.5;
 
-    private final Scene scene;
+    private final TreeFacts facts;
     private final LivingCrown crown;
     private final YearBudget budget;
     private final CutSizing sizing;
     private final double most;
 
     /** @param most share of the crown as surveyed that may go with it at most, 0 to 1 */
-    PartialCut(Scene scene, LivingCrown crown, YearBudget budget, double most) {
+    PartialCut(TreeFacts facts, LivingCrown crown, YearBudget budget, double most) {
         this.most = most;
-        this.scene = scene;
+        this.facts = facts;
         this.crown = crown;
         this.budget = budget;
-        this.sizing = new CutSizing(scene);
+        this.sizing = new CutSizing(facts);
     }
 
     /** The cut that takes most and still fits; empty when none does. */
     Optional<Cut> of(Limb limb) {
-        double leastM = scene.leastKeptM(limb);
+        double leastM = facts.leastKeptM(limb);
         int fits = STEPS;
         int tooMuch = -1;
         // The further out, the less goes and the thinner the wood: halving finds the lowest place that fits.
@@ -58,7 +58,7 @@ final class PartialCut {
     }
 
     private Optional<Cut> sideBranchCut(Limb limb, double fromM, double best) {
-        return scene.places().sideBranches(limb).stream()
+        return facts.places().sideBranches(limb).stream()
                 .filter(branch -> branch.originM() >= fromM && branch.originM() < limb.lengthM())
                 .min(Comparator.comparingDouble(Limb::originM))
                 .filter(branch -> taken(limb, branch.originM()) >= WORTH_A_BRANCH * best)

@@ -20,7 +20,7 @@ import org.diligentbough.core.plan.RenovationPlan.PlannedCut;
 import org.diligentbough.core.season.PruningYear;
 import org.diligentbough.core.survey.Limb;
 import org.diligentbough.core.verdict.LimbVerdict;
-import org.diligentbough.core.verdict.Scene;
+import org.diligentbough.core.verdict.TreeFacts;
 import org.diligentbough.core.verdict.Verdict;
 
 /**
@@ -45,8 +45,8 @@ public final class PlanCare {
     private PlanCare() {}
 
     /** Peaches and bushes are renewed from the shoots that answer a cut; a fig's choosing is work of its own in the plan. */
-    private static boolean chooses(Scene scene) {
-        return scene.traits().bush() || scene.traits().group() == SpeciesTraits.Group.PEACH;
+    private static boolean chooses(TreeFacts facts) {
+        return facts.traits().bush() || facts.traits().group() == SpeciesTraits.Group.PEACH;
     }
 
     /**
@@ -58,7 +58,7 @@ public final class PlanCare {
     public record Care(PruningYear year, Reason what, int minutes) {}
 
     /** In order of years. */
-    public static List<Care> of(Scene scene, List<LimbVerdict> limbs, RenovationPlan plan) {
+    public static List<Care> of(TreeFacts facts, List<LimbVerdict> limbs, RenovationPlan plan) {
         List<Care> care = new ArrayList<>();
         List<PruningYear> years = plan.lanes().stream()
                 .map(Lane::year)
@@ -73,7 +73,7 @@ public final class PlanCare {
                 .map(LimbVerdict::limb)
                 .map(Limb::id)
                 .toList();
-        add(care, scene, years.get(0), ReasonCode.CARE_SPURS, crowded);
+        add(care, facts, years.get(0), ReasonCode.CARE_SPURS, crowded);
         for (PruningYear year : years) {
             List<Lane> ofYear = plan.lanes().stream()
                     .filter(lane -> lane.year().equals(year))
@@ -83,26 +83,26 @@ public final class PlanCare {
                     .filter(cut -> cut.kind() == Verdict.REMOVE)
                     .mapToDouble(PlannedCut::share)
                     .sum();
-            ReasonCode answer = ANSWER.getOrDefault(scene.tree().species(), ReasonCode.CARE_CHOOSE_SHOOTS);
+            ReasonCode answer = ANSWER.getOrDefault(facts.tree().species(), ReasonCode.CARE_CHOOSE_SHOOTS);
             boolean tears = answer == ReasonCode.CARE_SHOOTS;
-            if (removed >= scene.figure(CARE_SHOOTS_SHARE) && (tears || chooses(scene))) {
+            if (removed >= facts.figure(CARE_SHOOTS_SHARE) && (tears || chooses(facts))) {
                 add(
                         care,
-                        scene,
+                        facts,
                         year,
                         answer,
                         limbs(ofYear, cut -> cut.share() > 0 && (!tears || cut.kind() == Verdict.REMOVE)));
             }
-            if (scene.tree().inContainer() && year.equals(years.get(0))) {
-                care.add(new Care(year, scene.reason(ReasonCode.CARE_CONTAINER), (int)
-                        Math.ceil(scene.figure(CARE_MINUTES_LIMB))));
+            if (facts.tree().inContainer() && year.equals(years.get(0))) {
+                care.add(new Care(year, facts.reason(ReasonCode.CARE_CONTAINER), (int)
+                        Math.ceil(facts.figure(CARE_MINUTES_LIMB))));
             }
-            add(care, scene, year.plus(1), ReasonCode.CARE_WOUNDS, limbs(ofYear, cut -> cut.cut()
+            add(care, facts, year.plus(1), ReasonCode.CARE_WOUNDS, limbs(ofYear, cut -> cut.cut()
                     .big()));
             add(
                     care,
-                    scene,
-                    year.plus((int) scene.figure(TIES_OFF_YEARS)),
+                    facts,
+                    year.plus((int) facts.figure(TIES_OFF_YEARS)),
                     ReasonCode.CARE_TIES_OFF,
                     limbs(ofYear, cut -> cut.kind() == Verdict.BEND));
         }
@@ -115,10 +115,10 @@ public final class PlanCare {
         return cuts.filter(which).map(PlannedCut::limb).distinct().toList();
     }
 
-    private static void add(List<Care> care, Scene scene, PruningYear year, ReasonCode what, List<String> limbs) {
+    private static void add(List<Care> care, TreeFacts facts, PruningYear year, ReasonCode what, List<String> limbs) {
         if (!limbs.isEmpty()) {
-            care.add(new Care(year, scene.reason(what, String.join(", ", limbs)), (int)
-                    Math.ceil(limbs.size() * scene.figure(CARE_MINUTES_LIMB))));
+            care.add(new Care(year, facts.reason(what, String.join(", ", limbs)), (int)
+                    Math.ceil(limbs.size() * facts.figure(CARE_MINUTES_LIMB))));
         }
     }
 }

@@ -19,7 +19,7 @@ import org.diligentbough.core.survey.LivingCrown;
 import org.diligentbough.core.verdict.Cut;
 import org.diligentbough.core.verdict.CutKind;
 import org.diligentbough.core.verdict.LimbVerdict;
-import org.diligentbough.core.verdict.Scene;
+import org.diligentbough.core.verdict.TreeFacts;
 import org.diligentbough.core.verdict.Verdict;
 
 /** A plan while it is made: what waits, what was placed, and the crown that is left. */
@@ -31,7 +31,7 @@ final class PlanDraft {
     final List<PlannedCut> made = new ArrayList<>();
 
     private final PlanningCase tree;
-    private final Scene scene;
+    private final TreeFacts facts;
     private final Map<String, LimbVerdict> verdicts;
     private final Moves moves;
     private final RuleBreaks breaks;
@@ -40,19 +40,19 @@ final class PlanDraft {
 
     PlanDraft(PlanningCase tree) {
         this.tree = tree;
-        this.scene = tree.scene;
+        this.facts = tree.facts;
         this.verdicts = tree.verdicts;
         this.moves = tree.moves;
         this.breaks = new RuleBreaks(tree);
-        this.crown = new LivingCrown(scene.branching(), scene.shares());
-        this.cutAtM = new double[scene.branching().outwards().size()];
+        this.crown = new LivingCrown(facts.branching(), facts.shares());
+        this.cutAtM = new double[facts.branching().outwards().size()];
         Arrays.fill(cutAtM, Double.MAX_VALUE);
         waiting.putAll(verdicts);
     }
 
     /** What a limb grows from that is to be removed some time: what has a cut of its own there cannot be put off past that. */
     Optional<Limb> goesWith(Limb limb) {
-        Optional<Limb> parent = scene.branching().parentOf(limb);
+        Optional<Limb> parent = facts.branching().parentOf(limb);
         boolean goes = parent.map(Limb::id)
                 .map(verdicts::get)
                 .filter(verdict -> verdict.verdict() == Verdict.REMOVE)
@@ -62,7 +62,7 @@ final class PlanDraft {
 
     /** Whether what a limb grows from still stands where it grows. */
     boolean stands(Limb limb) {
-        Branching branching = scene.branching();
+        Branching branching = facts.branching();
         int number = branching.number(limb.id());
         for (int parent = branching.parentOf(number); parent >= 0; parent = branching.parentOf(number)) {
             if (cutAtM[parent] == 0 || branching.originM(number) > cutAtM[parent]) {
@@ -80,16 +80,16 @@ final class PlanDraft {
 
     /** Main branches of a bush that go in a year; limbs of a fig renewed one by one. */
     int renewalsPerYear() {
-        int mains = (int) scene.branching().onTrunk().stream()
-                .filter(scene.branching()::living)
+        int mains = (int) facts.branching().onTrunk().stream()
+                .filter(facts.branching()::living)
                 .filter(limb -> waiting.containsKey(limb.id()) || !wasRemoved(limb))
                 .count();
-        return switch (scene.traits().group()) {
-            case BRANCH_BUSH -> Math.max(1, (int) (mains * scene.figure(BUSH_RENEWAL_SHARE) + 1e-9));
-            case STEM_BUSH -> Math.max(1, (int) Math.round(mains * scene.figure(BUSH_RENEWAL_SHARE)));
+        return switch (facts.traits().group()) {
+            case BRANCH_BUSH -> Math.max(1, (int) (mains * facts.figure(BUSH_RENEWAL_SHARE) + 1e-9));
+            case STEM_BUSH -> Math.max(1, (int) Math.round(mains * facts.figure(BUSH_RENEWAL_SHARE)));
             case FIG ->
-                scene.survey().site().policy().fig() == Policy.Fig.BY_LIMB
-                        ? Math.max(1, (int) (mains * scene.figure(FIG_LIMB_SHARE) + 1e-9))
+                facts.survey().site().policy().fig() == Policy.Fig.BY_LIMB
+                        ? Math.max(1, (int) (mains * facts.figure(FIG_LIMB_SHARE) + 1e-9))
                         : Integer.MAX_VALUE;
             default -> Integer.MAX_VALUE;
         };
@@ -114,15 +114,12 @@ final class PlanDraft {
 
     /** Takes a cut into a lane and off the crown. */
     void put(LimbVerdict limb, Verdict kind, Cut cut, LaneDraft lane, List<Reason> reasons, boolean movedHere) {
-        double share = 0;
         double cropBefore = tree.crop.on(crown);
-        if (kind == Verdict.REMOVE) {
-            share = lane.budget.shareOfThisYear(crown.remove(limb.limb()));
-            cutAtM[scene.branching().number(limb.tag())] = 0;
-        } else if (kind == Verdict.SHORTEN) {
-            share = lane.budget.shareOfThisYear(
-                    crown.shorten(limb.limb(), cut.place().alongM()));
-            cutAtM[scene.branching().number(limb.tag())] = cut.place().alongM();
+        double share = lane.budget.shareOfThisYear(
+                kind.takenFrom(crown, limb.limb(), cut.place().alongM()));
+        if (kind != Verdict.BEND) {
+            cutAtM[facts.branching().number(limb.tag())] =
+                    kind == Verdict.REMOVE ? 0 : cut.place().alongM();
         }
         boolean moved = movedHere
                 || goesWith(limb.limb()).isPresent()
@@ -137,7 +134,7 @@ final class PlanDraft {
             lane.budget.renewed();
         }
         if (moved && lane.budget.overrun() && lane.overrun.isEmpty()) {
-            lane.overrun = Optional.of(scene.reason(
+            lane.overrun = Optional.of(facts.reason(
                     !broken.isEmpty()
                             ? ReasonCode.OVERRUN_BY_HAND
                             : limb.urgent() ? ReasonCode.OVERRUN_URGENT : ReasonCode.OVERRUN_DISEASED,
@@ -163,7 +160,7 @@ final class PlanDraft {
     private List<Reason> broken(LimbVerdict limb, Verdict kind, Cut cut, double share, LaneDraft lane) {
         return goesWith(limb.limb())
                 .filter(parent -> !moves.kept(limb, kind))
-                .map(parent -> List.of(scene.reason(ReasonCode.BREAKS_PARENT, parent.id())))
+                .map(parent -> List.of(facts.reason(ReasonCode.BREAKS_PARENT, parent.id())))
                 .orElseGet(() -> breaks.of(limb, cut, share, lane, renewalsPerYear(), wholeLimb(limb, kind)));
     }
 }

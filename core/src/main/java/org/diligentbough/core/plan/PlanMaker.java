@@ -18,7 +18,7 @@ import org.diligentbough.core.verdict.Cut;
 import org.diligentbough.core.verdict.CutKind;
 import org.diligentbough.core.verdict.LimbVerdict;
 import org.diligentbough.core.verdict.Rule;
-import org.diligentbough.core.verdict.Scene;
+import org.diligentbough.core.verdict.TreeFacts;
 import org.diligentbough.core.verdict.Triage;
 import org.diligentbough.core.verdict.Verdict;
 
@@ -30,7 +30,7 @@ import org.diligentbough.core.verdict.Verdict;
  */
 final class PlanMaker {
     private final PlanningCase plan;
-    private final Scene scene;
+    private final TreeFacts facts;
     private final Moves moves;
     private final PlanDraft draft;
     private final Staging staging;
@@ -67,7 +67,7 @@ final class PlanMaker {
 
     PlanMaker(PlanningCase plan, Turn turn) {
         this.plan = plan;
-        this.scene = plan.scene;
+        this.facts = plan.facts;
         this.moves = plan.moves;
         this.turn = turn;
         this.draft = new PlanDraft(plan);
@@ -151,7 +151,7 @@ final class PlanMaker {
                         .flatMap(lane -> lane.cuts.stream())
                         .anyMatch(cut -> plan.ownWork(plan.verdicts.get(cut.limb())));
         if (over) {
-            ofYear.get(ofYear.size() - 1).overrun = Optional.of(scene.reason(ReasonCode.OVERRUN_OWN_WORK, all));
+            ofYear.get(ofYear.size() - 1).overrun = Optional.of(facts.reason(ReasonCode.OVERRUN_OWN_WORK, all));
         }
     }
 
@@ -166,7 +166,7 @@ final class PlanMaker {
                 .filter(other -> other.budget == budget)
                 .mapToInt(LaneDraft::minutes)
                 .sum();
-        lane.upkeepMinutes = Math.max(0, Upkeep.personMinutes(scene) - planned);
+        lane.upkeepMinutes = Math.max(0, Upkeep.personMinutes(facts) - planned);
         if (lane.upkeepMinutes > 0 && !draft.lanes.contains(lane)) {
             draft.lanes.add(lane);
         }
@@ -178,7 +178,7 @@ final class PlanMaker {
                 draft.lanes.stream().filter(lane -> lane.budget == budget).toList();
         if (budget.overrun() && !ofYear.isEmpty() && ofYear.stream().allMatch(lane -> lane.overrun.isEmpty())) {
             LaneDraft last = ofYear.get(ofYear.size() - 1);
-            last.overrun = Optional.of(scene.reason(
+            last.overrun = Optional.of(facts.reason(
                     budget.wholeLimbGoes() ? ReasonCode.OVERRUN_STEM : ReasonCode.OVERRUN_DISEASED, budget.taken()));
         }
     }
@@ -207,7 +207,7 @@ final class PlanMaker {
     private void placeAnySeason(LaneDraft lane, boolean firstYear) {
         YearBudget budget = lane.budget;
         for (LimbVerdict limb : notMoved()) {
-            boolean waitsForNothing = limb.urgent() || !scene.branching().living(limb.limb());
+            boolean waitsForNothing = limb.urgent() || !facts.branching().living(limb.limb());
             boolean placed =
                     limb.anySeason() && (firstYear && waitsForNothing || !budget.resting() && fits(limb, lane));
             if (placed) {
@@ -215,7 +215,7 @@ final class PlanMaker {
             }
         }
         if (budget.overrun()) {
-            lane.overrun = Optional.of(scene.reason(ReasonCode.OVERRUN_URGENT, budget.taken()));
+            lane.overrun = Optional.of(facts.reason(ReasonCode.OVERRUN_URGENT, budget.taken()));
         }
     }
 
@@ -272,7 +272,7 @@ final class PlanMaker {
     private void placeFirstCut(LimbVerdict limb, Pin pin, LaneDraft lane) {
         boolean first = pin.kind() == Verdict.SHORTEN && limb.verdict() == Verdict.REMOVE;
         Optional<Cut> step =
-                KeptPlan.step(scene, limb, pin).or(() -> first ? staging.step(limb, lane) : Optional.empty());
+                KeptPlan.step(facts, limb, pin).or(() -> first ? staging.step(limb, lane) : Optional.empty());
         step.ifPresentOrElse(cut -> staging.shorten(limb, cut, lane, true), () -> place(limb, lane, true));
     }
 
@@ -319,7 +319,7 @@ final class PlanMaker {
                 && fits(limb, lane);
         Predicate<LimbVerdict> now = limb -> !turn.heldBack(limb, lane);
         // A neglected tree gets one of the cuts that change it before anything small, and none is held back for that.
-        Optional<LimbVerdict> strategic = scene.untouched() && !lane.budget.sawStrategic()
+        Optional<LimbVerdict> strategic = facts.untouched() && !lane.budget.sawStrategic()
                 ? next(lane, limb -> limb.strategic() && now.test(limb) && fits.test(limb))
                         .or(() -> next(lane, limb -> limb.strategic() && fits.test(limb)))
                 : Optional.empty();
@@ -342,14 +342,14 @@ final class PlanMaker {
         }
         boolean lastArmMayGoOver = lane.budget.lastArm() > 0;
         for (Arms.Lowered arm : together) {
-            List<Reason> why = arm.smallerStep() ? List.of(scene.reason(ReasonCode.ARMS_SMALLER_STEP)) : List.of();
+            List<Reason> why = arm.smallerStep() ? List.of(facts.reason(ReasonCode.ARMS_SMALLER_STEP)) : List.of();
             draft.put(arm.limb(), Verdict.SHORTEN, arm.cut(), lane, why, false);
             draft.waiting.remove(arm.limb().tag());
         }
         double over = lane.budget.taken() - lane.budget.allowance().orElse(Double.MAX_VALUE);
         if (lastArmMayGoOver && over > YearBudget.ROUNDING && !together.isEmpty() && lane.overrun.isEmpty()) {
             lane.budget.overByArms(over);
-            lane.overrun = Optional.of(scene.reason(ReasonCode.OVERRUN_LAST_ARM, lane.budget.taken()));
+            lane.overrun = Optional.of(facts.reason(ReasonCode.OVERRUN_LAST_ARM, lane.budget.taken()));
         }
     }
 
@@ -400,7 +400,7 @@ final class PlanMaker {
         if (lane.budget.overrun() && lane.overrun.isEmpty()) {
             boolean stem = lane.budget.wholeLimbGoes();
             lane.overrun = Optional.of(
-                    scene.reason(stem ? ReasonCode.OVERRUN_STEM : ReasonCode.OVERRUN_DISEASED, lane.budget.taken()));
+                    facts.reason(stem ? ReasonCode.OVERRUN_STEM : ReasonCode.OVERRUN_DISEASED, lane.budget.taken()));
         }
     }
 
@@ -413,11 +413,11 @@ final class PlanMaker {
 
     /** Counted shoots, most of them each year, for what time and allowance are left; never before a strategic cut. */
     private void placeDetail(LaneDraft lane) {
-        boolean strategicWaits = scene.untouched()
+        boolean strategicWaits = facts.untouched()
                 && !lane.budget.sawStrategic()
                 && !lane.budget.resting()
                 && draft.waiting.values().stream().anyMatch(LimbVerdict::strategic);
-        if (!lane.main() || scene.traits().bush() || strategicWaits) {
+        if (!lane.main() || facts.traits().bush() || strategicWaits) {
             return;
         }
         int placed = draft.lanes.stream()
@@ -431,19 +431,19 @@ final class PlanMaker {
     private List<Reason> whyNot(LimbVerdict limb, int wanted) {
         if (!draft.stands(limb.limb())) {
             return List.of(
-                    scene.reason(ReasonCode.BREAKS_PARENT, limb.limb().parent().orElseThrow()));
+                    facts.reason(ReasonCode.BREAKS_PARENT, limb.limb().parent().orElseThrow()));
         }
         if (limb.cut().orElseThrow().kind() == CutKind.RENEWAL) {
-            return List.of(scene.reason(ReasonCode.NOT_PLACED_TURN));
+            return List.of(facts.reason(ReasonCode.NOT_PLACED_TURN));
         }
         if (plan.tree.resting() && wanted == 1) {
-            return List.of(scene.reason(ReasonCode.NOT_PLACED_REST));
+            return List.of(facts.reason(ReasonCode.NOT_PLACED_REST));
         }
         if (limb.rule().filter(Rule.TOO_MANY_MAINS::equals).isPresent()) {
-            return List.of(scene.reason(ReasonCode.NOT_PLACED_MAINS));
+            return List.of(facts.reason(ReasonCode.NOT_PLACED_MAINS));
         }
         boolean big = limb.cut().orElseThrow().big();
-        return List.of(scene.reason(
+        return List.of(facts.reason(
                 big ? ReasonCode.NOT_PLACED_BIG_CUTS : ReasonCode.NOT_PLACED_ALLOWANCE, limb.crownShare()));
     }
 }

@@ -17,7 +17,7 @@ import org.diligentbough.core.plan.RenovationPlan.PlannedCut;
 import org.diligentbough.core.survey.Branching;
 import org.diligentbough.core.survey.Limb;
 import org.diligentbough.core.verdict.LimbVerdict;
-import org.diligentbough.core.verdict.Scene;
+import org.diligentbough.core.verdict.TreeFacts;
 import org.diligentbough.core.verdict.Verdict;
 
 /**
@@ -40,7 +40,7 @@ final class PlanSearch {
     private static final double LEAST_TAKEN = 0.01;
 
     private final PlanningCase plan;
-    private final Scene scene;
+    private final TreeFacts facts;
     private final List<LimbVerdict> cuts;
     private final PlanValue value;
     /** What was made of orders tried before. */
@@ -51,7 +51,7 @@ final class PlanSearch {
 
     PlanSearch(PlanningCase plan, PlanValue value) {
         this.plan = plan;
-        this.scene = plan.scene;
+        this.facts = plan.facts;
         this.cuts = List.copyOf(plan.verdicts.values());
         this.value = value;
         this.mostTries = Math.max(1, Math.min(MOST_TRIES, MOST_TURNS / Math.max(1, cuts.size())));
@@ -63,7 +63,7 @@ final class PlanSearch {
     /** The best plan found over {@code wanted} pruning years, one at least, from the first in which the tree can still be cut. */
     RenovationPlan plan(int wanted) {
         Candidate best = inCommonOrder(wanted);
-        if (!scene.traits().hasAllowance() || !toBetter(best)) {
+        if (!facts.traits().hasAllowance() || !toBetter(best)) {
             return best.plan();
         }
         List<Candidate> beginnings = Stream.of(commonOrder(), byGain(LEAST_TAKEN), byGain(1), in(largestFirst()))
@@ -201,7 +201,7 @@ final class PlanSearch {
     private boolean onAnotherSide(Limb limb, YearBudget budget) {
         return budget.bigCutLimbs().stream()
                 .noneMatch(other ->
-                        Branching.apartDeg(limb.azimuthDeg(), other.azimuthDeg()) < scene.figure(SAME_SIDE_DEG));
+                        Branching.apartDeg(limb.azimuthDeg(), other.azimuthDeg()) < facts.figure(SAME_SIDE_DEG));
     }
 
     /**

@@ -30,7 +30,7 @@ import org.diligentbough.core.plan.RenovationPlan.PlannedCut;
 import org.diligentbough.core.survey.LivingCrown;
 import org.diligentbough.core.verdict.LimbVerdict;
 import org.diligentbough.core.verdict.Rule;
-import org.diligentbough.core.verdict.Scene;
+import org.diligentbough.core.verdict.TreeFacts;
 import org.diligentbough.core.verdict.Verdict;
 
 /**
@@ -40,7 +40,7 @@ import org.diligentbough.core.verdict.Verdict;
  * earlier counts longer. Big cuts of one year that stand on one side, or all at the top or all low down, cost something.
  */
 final class PlanValue {
-    private final Scene scene;
+    private final TreeFacts facts;
     private final LightGain gain;
     /** Limbs that have a worth, and what each is worth of itself. */
     private final Map<String, Integer> places = new HashMap<>();
@@ -74,9 +74,9 @@ final class PlanValue {
      * @param cuts what wants to be cut or bent
      * @param worth of each cut made alone, by the limb's tag
      */
-    PlanValue(Scene scene, List<LimbVerdict> cuts, CrownLight light, Map<String, Worth> worth) {
-        this.scene = scene;
-        this.lowM = scene.tree().heightM() * scene.figure(PLAN_LOW_SHARE);
+    PlanValue(TreeFacts facts, List<LimbVerdict> cuts, CrownLight light, Map<String, Worth> worth) {
+        this.facts = facts;
+        this.lowM = facts.tree().heightM() * facts.figure(PLAN_LOW_SHARE);
         this.wanted = (int)
                 cuts.stream().filter(limb -> limb.verdict() != Verdict.BEND).count();
         Set<Made> all = new HashSet<>();
@@ -108,7 +108,7 @@ final class PlanValue {
 
         Done(Collection<Made> made) {
             this.part = new double[ofItself.length];
-            this.crown = new LivingCrown(scene.branching(), scene.shares());
+            this.crown = new LivingCrown(facts.branching(), facts.shares());
             made.forEach(this::add);
         }
 
@@ -126,11 +126,7 @@ final class PlanValue {
         void add(Made cut) {
             int place = places.get(cut.limb());
             part[place] = Math.max(part[place], partDone(cut));
-            if (cut.kind() == Verdict.REMOVE) {
-                crown.remove(scene.branching().get(cut.limb()));
-            } else if (cut.kind() == Verdict.SHORTEN) {
-                crown.shorten(scene.branching().get(cut.limb()), cut.alongM());
-            }
+            cut.kind().takenFrom(crown, facts.branching().get(cut.limb()), cut.alongM());
         }
 
         double gained() {
@@ -142,7 +138,7 @@ final class PlanValue {
             for (int place = 0; place < part.length; place++) {
                 sum += part[place] * ofItself[place];
             }
-            return sum + lightLetIn / scene.figure(WORTH_LIGHT_WHOLE);
+            return sum + lightLetIn / facts.figure(WORTH_LIGHT_WHOLE);
         }
     }
 
@@ -169,7 +165,7 @@ final class PlanValue {
             sum += done.gained() - costOfPlaces(now);
         }
         return sum
-                - years * (scene.figure(PLAN_STEP_COST) * steps(made) + costOfLeavingOut(made))
+                - years * (facts.figure(PLAN_STEP_COST) * steps(made) + costOfLeavingOut(made))
                 - costOfHorns(byYear)
                 - costOfLeavingLittle(done.crown.left());
     }
@@ -179,12 +175,12 @@ final class PlanValue {
         long years = byYear.values().stream()
                 .filter(cuts -> cuts.stream().anyMatch(cut -> arms.contains(cut.limb())))
                 .count();
-        return scene.figure(PLAN_HORNS_COST) * Math.max(0, years - 1);
+        return facts.figure(PLAN_HORNS_COST) * Math.max(0, years - 1);
     }
 
     /** What it costs that so little is left in the end that the tree has to begin anew. */
     double costOfLeavingLittle(double left) {
-        return scene.figure(PLAN_LITTLE_LEFT_COST) * Math.max(0, scene.figure(PLAN_LITTLE_LEFT_SHARE) - left);
+        return facts.figure(PLAN_LITTLE_LEFT_COST) * Math.max(0, facts.figure(PLAN_LITTLE_LEFT_SHARE) - left);
     }
 
     /** Limbs that are begun and find no end in the plan: they might as well not have been. */
@@ -207,7 +203,7 @@ final class PlanValue {
                 .map(Made::limb)
                 .distinct()
                 .count();
-        return scene.figure(PLAN_LEFT_OUT_COST) * (wanted - done);
+        return facts.figure(PLAN_LEFT_OUT_COST) * (wanted - done);
     }
 
     /** Limbs that go in two steps: two cuts and regrowth between, where one would do. */
@@ -236,15 +232,15 @@ final class PlanValue {
     /** A limb only shortened on its way out has not done all it is to do. */
     private double partDone(Made cut) {
         boolean step = cut.kind() == Verdict.SHORTEN && toGo.contains(cut.limb());
-        return step ? 1 - cut.alongM() / scene.branching().get(cut.limb()).lengthM() : 1;
+        return step ? 1 - cut.alongM() / facts.branching().get(cut.limb()).lengthM() : 1;
     }
 
     /** Danger and form; what a small cut does for the form goes with its cross-section, and a shortening grows out again. */
     private double ofItself(String limb, Worth own) {
-        double widthCm = scene.branching().get(limb).diameterCm() / scene.figure(BIG_CUT_CM);
-        double lasting = (toGo.contains(limb) ? 1 : scene.figure(PLAN_SHORTENING_TIMES))
-                * (low.contains(limb) ? scene.figure(PLAN_LOW_TIMES) : 1);
-        return scene.figure(PLAN_RISK_TIMES) * own.risk() + lasting * own.form() * Math.min(1, widthCm * widthCm);
+        double widthCm = facts.branching().get(limb).diameterCm() / facts.figure(BIG_CUT_CM);
+        double lasting = (toGo.contains(limb) ? 1 : facts.figure(PLAN_SHORTENING_TIMES))
+                * (low.contains(limb) ? facts.figure(PLAN_LOW_TIMES) : 1);
+        return facts.figure(PLAN_RISK_TIMES) * own.risk() + lasting * own.form() * Math.min(1, widthCm * widthCm);
     }
 
     private double lightLetIn(LivingCrown crown) {
@@ -263,7 +259,7 @@ final class PlanValue {
             return 0;
         }
         double[] azimuths = big.stream()
-                .mapToDouble(cut -> scene.branching().get(cut.limb()).azimuthDeg())
+                .mapToDouble(cut -> facts.branching().get(cut.limb()).azimuthDeg())
                 .sorted()
                 .toArray();
         double widestGap = azimuths[0] + 360 - azimuths[azimuths.length - 1];
@@ -271,8 +267,8 @@ final class PlanValue {
             widestGap = Math.max(widestGap, azimuths[i] - azimuths[i - 1]);
         }
         long lowDown = big.stream().filter(cut -> cut.cut().heightM() <= lowM).count();
-        int bad = 360 - widestGap <= scene.figure(SAME_SIDE_DEG) ? 1 : 0;
+        int bad = 360 - widestGap <= facts.figure(SAME_SIDE_DEG) ? 1 : 0;
         bad += lowDown == 0 || lowDown == big.size() ? 1 : 0;
-        return scene.figure(PLAN_ONE_SIDE_COST) * bad;
+        return facts.figure(PLAN_ONE_SIDE_COST) * bad;
     }
 }

@@ -15,7 +15,7 @@ import org.diligentbough.core.season.CuttingCalendar;
 import org.diligentbough.core.survey.TakenThisYear;
 import org.diligentbough.core.verdict.LimbVerdict;
 import org.diligentbough.core.verdict.Rule;
-import org.diligentbough.core.verdict.Scene;
+import org.diligentbough.core.verdict.TreeFacts;
 import org.diligentbough.core.verdict.TreeVerdict;
 import org.diligentbough.core.verdict.Verdict;
 
@@ -29,7 +29,7 @@ public final class Planner {
     /** Bushes and figs are renewed for as many years as that takes, stem by stem. */
     private static final int MOST_YEARS_OF_RENEWAL = 10;
 
-    private final Scene scene;
+    private final TreeFacts facts;
     private final TreeVerdict tree;
     private final YearLanes years;
     private final List<LimbVerdict> limbs;
@@ -44,39 +44,39 @@ public final class Planner {
      * @param worth of each cut made alone, by the limb's tag
      */
     public Planner(
-            Scene scene,
+            TreeFacts facts,
             List<LimbVerdict> limbs,
             TreeVerdict tree,
             CuttingCalendar calendar,
             TakenThisYear taken,
-            Edits edits,
+            Wishes edits,
             CrownLight light,
             Map<String, Worth> worth) {
-        this.scene = scene;
+        this.facts = facts;
         this.tree = tree;
         this.limbs = limbs;
-        this.years = new YearLanes(scene, tree, calendar, taken);
-        this.kept = new KeptPlan(scene, edits.kept(), limbs);
+        this.years = new YearLanes(facts, tree, calendar, taken);
+        this.kept = new KeptPlan(facts, edits.kept(), limbs);
         this.cuts = limbs.stream()
                 .filter(limb -> limb.cut().isPresent() && kept.mayStand(limb))
                 .sorted(new CutOrder(worth))
                 .toList();
-        Moves moves = new Moves(pins(edits), edits.split(), scene, calendar);
+        Moves moves = new Moves(pins(edits), edits.split(), facts, calendar);
         this.search = new PlanSearch(
-                new PlanningCase(scene, cuts, tree, years, moves, shadeWork(light)),
-                new PlanValue(scene, cuts, light, worth));
+                new PlanningCase(facts, cuts, tree, years, moves, shadeWork(light)),
+                new PlanValue(facts, cuts, light, worth));
     }
 
     private List<ShadeWork> shadeWork(CrownLight light) {
         return Stream.of(
-                        ShadeWork.felling(scene.survey(), light, scene.knowledge()),
-                        ShadeWork.lowering(scene.survey(), light, scene.knowledge()))
+                        ShadeWork.felling(facts.survey(), light, facts.knowledge()),
+                        ShadeWork.lowering(facts.survey(), light, facts.knowledge()))
                 .flatMap(Optional::stream)
                 .toList();
     }
 
     /** What was moved, and what was insisted on, which comes first of all. */
-    private List<Pin> pins(Edits edits) {
+    private List<Pin> pins(Wishes edits) {
         List<Pin> pins = new ArrayList<>(edits.pins());
         years.firstWindow().ifPresent(window -> cuts.stream()
                 .filter(limb -> edits.insisted().contains(limb.limb().id()))
@@ -90,7 +90,7 @@ public final class Planner {
         return pins;
     }
 
-    private boolean inSteps(LimbVerdict limb, Edits edits) {
+    private boolean inSteps(LimbVerdict limb, Wishes edits) {
         boolean split = edits.split().contains(limb.limb().id())
                 || limb.crownShare() > tree.fullAllowance().year().orElse(1);
         return limb.verdict() == Verdict.REMOVE && split;
@@ -116,15 +116,15 @@ public final class Planner {
         }
         int years = tree.yearsNeeded();
         Reason why = tree.yearsWhy();
-        int most = scene.traits().hasAllowance() ? MOST_YEARS : MOST_YEARS_OF_RENEWAL;
+        int most = facts.traits().hasAllowance() ? MOST_YEARS : MOST_YEARS_OF_RENEWAL;
         while (years < most && !search.placesAll(years)) {
             years++;
-            why = scene.reason(ReasonCode.YEARS_TO_PLACE_ALL, years);
+            why = facts.reason(ReasonCode.YEARS_TO_PLACE_ALL, years);
         }
         RenovationPlan plan = search.plan(years);
         int withWork = plan.yearsWithWork();
         return withWork < years
-                ? plan.over(Math.max(1, withWork)).because(scene.reason(ReasonCode.YEARS_WITH_WORK, withWork))
+                ? plan.over(Math.max(1, withWork)).because(facts.reason(ReasonCode.YEARS_WITH_WORK, withWork))
                 : plan.because(why);
     }
 

@@ -11,13 +11,13 @@ import org.diligentbough.core.light.ShadeWork;
 import org.diligentbough.core.survey.Limb;
 import org.diligentbough.core.verdict.LimbVerdict;
 import org.diligentbough.core.verdict.Rule;
-import org.diligentbough.core.verdict.Scene;
+import org.diligentbough.core.verdict.TreeFacts;
 import org.diligentbough.core.verdict.TreeVerdict;
 import org.diligentbough.core.verdict.Verdict;
 
 /** A tree that wants cutting, with what is the same in each plan that is tried for it. Immutable. */
 final class PlanningCase {
-    final Scene scene;
+    final TreeFacts facts;
     final TreeVerdict tree;
     final YearLanes years;
     final Moves moves;
@@ -38,25 +38,25 @@ final class PlanningCase {
 
     /** @param cuts what wants to be cut or bent, in common order */
     PlanningCase(
-            Scene scene,
+            TreeFacts facts,
             List<LimbVerdict> cuts,
             TreeVerdict tree,
             YearLanes years,
             Moves moves,
             List<ShadeWork> shadeWork) {
         this.shadeWork = List.copyOf(shadeWork);
-        this.scene = scene;
+        this.facts = facts;
         this.tree = tree;
         this.years = years;
         this.moves = moves;
-        this.crop = new CropOnLimbs(scene);
-        this.detail = new DetailWork(scene);
-        this.armSteps = new ArmSteps(scene);
+        this.crop = new CropOnLimbs(facts);
+        this.detail = new DetailWork(facts);
+        this.armSteps = new ArmSteps(facts);
         for (LimbVerdict limb : cuts) {
             places.put(limb.tag(), places.size());
             verdicts.put(limb.tag(), limb);
         }
-        for (Limb limb : scene.branching().outwards()) {
+        for (Limb limb : facts.branching().outwards()) {
             if (verdicts.containsKey(limb.id())) {
                 inwards.add(0, verdicts.get(limb.id()));
             }
@@ -70,8 +70,8 @@ final class PlanningCase {
     boolean wholeLimb(LimbVerdict limb) {
         return stemOfAFork(limb)
                 || limb.verdict() == Verdict.REMOVE
-                        && scene.leader(limb.limb())
-                        && scene.shares().of(limb.limb()) >= scene.figure(LARGE_SHARE);
+                        && facts.leader(limb.limb())
+                        && facts.shares().of(limb.limb()) >= facts.figure(LARGE_SHARE);
     }
 
     /** A stem of a split-prone fork counts as dangerous: it goes whole, in the first year it can. */
@@ -82,7 +82,7 @@ final class PlanningCase {
 
     /** Whether a cut is made whatever the allowance: it is urgent, or the wood is dead, diseased or broken, or a fork's stem. */
     boolean hasToBe(LimbVerdict limb) {
-        return limb.must() || stemOfAFork(limb) || !scene.branching().living(limb.limb());
+        return limb.must() || stemOfAFork(limb) || !facts.branching().living(limb.limb());
     }
 
     /**
@@ -90,7 +90,7 @@ final class PlanningCase {
      * practice: "a third, plus renewal of last year's shoots").
      */
     boolean ownWork(LimbVerdict limb) {
-        return limb.ownWork(scene.traits());
+        return limb.ownWork(facts.traits());
     }
 
     /** Whether a limb is one of those that come down for the tree's height, which they do together. */
@@ -101,9 +101,9 @@ final class PlanningCase {
 
     /** Whether a limb is larger than any year's allowance and may be taken in two steps. */
     boolean tooLargeForAYear(LimbVerdict limb) {
-        return scene.traits().hasAllowance()
+        return facts.traits().hasAllowance()
                 && limb.verdict() == Verdict.REMOVE
                 && !hasToBe(limb)
-                && scene.shares().of(limb.limb()) > tree.fullAllowance().year().orElseThrow() + YearBudget.ROUNDING;
+                && facts.shares().of(limb.limb()) > tree.fullAllowance().year().orElseThrow() + YearBudget.ROUNDING;
     }
 }

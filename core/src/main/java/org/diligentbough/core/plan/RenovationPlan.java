@@ -12,7 +12,6 @@ import org.diligentbough.core.season.PruningYear;
 import org.diligentbough.core.season.Season;
 import org.diligentbough.core.season.Window;
 import org.diligentbough.core.survey.Branching;
-import org.diligentbough.core.survey.Limb;
 import org.diligentbough.core.survey.LivingCrown;
 import org.diligentbough.core.verdict.Cut;
 import org.diligentbough.core.verdict.Verdict;
@@ -149,12 +148,11 @@ public record RenovationPlan(int years, Optional<Reason> yearsWhy, List<Lane> la
         /** Makes its cuts on a crown. */
         public void takeOff(LivingCrown crown, Branching branching) {
             for (PlannedCut cut : cuts) {
-                Limb limb = branching.get(cut.limb());
-                if (cut.kind() == Verdict.REMOVE) {
-                    crown.remove(limb);
-                } else if (cut.kind() == Verdict.SHORTEN) {
-                    crown.shorten(limb, cut.cut().place().alongM());
-                }
+                cut.kind()
+                        .takenFrom(
+                                crown,
+                                branching.get(cut.limb()),
+                                cut.cut().place().alongM());
             }
         }
     }

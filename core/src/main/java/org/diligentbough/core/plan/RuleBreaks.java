@@ -9,18 +9,18 @@ import org.diligentbough.core.season.Season;
 import org.diligentbough.core.verdict.Cut;
 import org.diligentbough.core.verdict.CutKind;
 import org.diligentbough.core.verdict.LimbVerdict;
-import org.diligentbough.core.verdict.Scene;
+import org.diligentbough.core.verdict.TreeFacts;
 import org.diligentbough.core.verdict.Verdict;
 
 /** What rules a cut breaks where somebody put it, as reasons to be told; nothing where it breaks none. */
 final class RuleBreaks {
     private final PlanningCase plan;
-    private final Scene scene;
+    private final TreeFacts facts;
     private final Moves moves;
 
     RuleBreaks(PlanningCase plan) {
         this.plan = plan;
-        this.scene = plan.scene;
+        this.facts = plan.facts;
         this.moves = plan.moves;
     }
 
@@ -32,7 +32,7 @@ final class RuleBreaks {
      */
     List<Reason> of(LimbVerdict limb, Cut cut, double share, LaneDraft lane, int renewals, boolean whole) {
         if (limb.verdict() == Verdict.BEND) {
-            return lane.bendsHere() ? List.of() : List.of(scene.reason(ReasonCode.BREAKS_BENDING_TIME));
+            return lane.bendsHere() ? List.of() : List.of(facts.reason(ReasonCode.BREAKS_BENDING_TIME));
         }
         boolean kept = moves.kept(limb, Verdict.REMOVE) || moves.kept(limb, Verdict.SHORTEN);
         // What a plan that is kept takes besides what has to be was reckoned before it.
@@ -41,10 +41,10 @@ final class RuleBreaks {
         waiting(limb, lane, budget).ifPresent(breaks::add);
         boolean otherTime = lane.season != Season.ANY && lane.topping != limb.topping();
         if (lane.season == Season.ANY && !limb.anySeason() || otherTime) {
-            breaks.add(scene.reason(ReasonCode.BREAKS_WINDOW));
+            breaks.add(facts.reason(ReasonCode.BREAKS_WINDOW));
         }
         if (plan.stemOfAFork(limb) && !kept && !limb.urgent() && whole && !budget.roomForAWholeLimb(share)) {
-            breaks.add(scene.reason(
+            breaks.add(facts.reason(
                     ReasonCode.BREAKS_BESIDE_A_WHOLE_LIMB, budget.terms().beside()));
         }
         if (plan.hasToBe(limb) || plan.ownWork(limb)) {
@@ -52,11 +52,11 @@ final class RuleBreaks {
         }
         tooMuch(share, lane, budget, whole).ifPresent(breaks::add);
         if (cut.big() && !budget.roomForBigCut()) {
-            breaks.add(scene.reason(
+            breaks.add(facts.reason(
                     ReasonCode.BREAKS_BIG_CUTS, budget.bigCutLimbs().size() + 1, budget.mostBigCuts()));
         }
         if (cut.kind() == CutKind.RENEWAL && budget.renewals() >= renewals) {
-            breaks.add(scene.reason(ReasonCode.BREAKS_RENEWALS, renewals));
+            breaks.add(facts.reason(ReasonCode.BREAKS_RENEWALS, renewals));
         }
         return breaks;
     }
@@ -64,35 +64,35 @@ final class RuleBreaks {
     /** Wood that waits for nobody, put off. */
     private Optional<Reason> waiting(LimbVerdict limb, LaneDraft lane, YearBudget budget) {
         boolean atOnce =
-                lane.season == Season.ANY || !lane.opens.isAfter(scene.survey().today());
+                lane.season == Season.ANY || !lane.opens.isAfter(facts.survey().today());
         if (limb.urgent()) {
             boolean now =
-                    atOnce && lane.budget.year().days().contains(scene.survey().today());
-            return now ? Optional.empty() : Optional.of(scene.reason(ReasonCode.BREAKS_URGENT));
+                    atOnce && lane.budget.year().days().contains(facts.survey().today());
+            return now ? Optional.empty() : Optional.of(facts.reason(ReasonCode.BREAKS_URGENT));
         }
         boolean late = limb.must()
                 && !limb.anySeason()
                 && budget.year().year() > plan.years.first().year();
-        return late ? Optional.of(scene.reason(ReasonCode.BREAKS_DISEASED)) : Optional.empty();
+        return late ? Optional.of(facts.reason(ReasonCode.BREAKS_DISEASED)) : Optional.empty();
     }
 
     /** More than the year, or its summer, may take. */
     private Optional<Reason> tooMuch(double share, LaneDraft lane, YearBudget budget, boolean whole) {
         if (budget.resting()) {
-            return Optional.of(scene.reason(ReasonCode.BREAKS_REST));
+            return Optional.of(facts.reason(ReasonCode.BREAKS_REST));
         }
         if (budget.fullBesideAWholeLimb(share) || whole && !budget.roomForAWholeLimb(share)) {
-            return Optional.of(scene.reason(
+            return Optional.of(facts.reason(
                     ReasonCode.BREAKS_BESIDE_A_WHOLE_LIMB, budget.terms().beside()));
         }
         if (!budget.fits(share, false)) {
-            return Optional.of(scene.reason(
+            return Optional.of(facts.reason(
                     ReasonCode.BREAKS_ALLOWANCE,
                     budget.taken() + share,
                     Math.max(0, budget.allowance().orElseThrow())));
         }
         if (!budget.fits(share, lane.summerOnly)) {
-            return Optional.of(scene.reason(
+            return Optional.of(facts.reason(
                     ReasonCode.BREAKS_SUMMER_ALLOWANCE,
                     budget.takenInSummer() + share,
                     budget.laneAllowance(true).orElseThrow()));

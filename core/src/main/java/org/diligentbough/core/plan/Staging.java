@@ -11,13 +11,13 @@ import org.diligentbough.core.verdict.Cut;
 import org.diligentbough.core.verdict.CutSizing;
 import org.diligentbough.core.verdict.LimbVerdict;
 import org.diligentbough.core.verdict.Place;
-import org.diligentbough.core.verdict.Scene;
+import org.diligentbough.core.verdict.TreeFacts;
 import org.diligentbough.core.verdict.Verdict;
 
 /** Limbs larger than any year's allowance, or asked to be split: shortened one year, removed in a later one. */
 final class Staging {
     private final PlanningCase plan;
-    private final Scene scene;
+    private final TreeFacts facts;
     private final PlanDraft draft;
     private final Moves moves;
     private final CutSizing sizing;
@@ -26,10 +26,10 @@ final class Staging {
 
     Staging(PlanningCase plan, PlanDraft draft) {
         this.plan = plan;
-        this.scene = plan.scene;
+        this.facts = plan.facts;
         this.draft = draft;
         this.moves = plan.moves;
-        this.sizing = new CutSizing(scene);
+        this.sizing = new CutSizing(facts);
     }
 
     /** Whether a limb is too large for any year, or was asked to be split, so that it goes in two. */
@@ -60,7 +60,7 @@ final class Staging {
     /** Where a limb is shortened on its way out; one that would fit a year but was asked to be split by about half. */
     Optional<Cut> step(LimbVerdict limb, LaneDraft lane) {
         double most = moves.split(limb) ? draft.crown.on(limb.limb()) / 2 : 1;
-        return new PartialCut(scene, draft.crown, lane.budget, most).of(limb.limb());
+        return new PartialCut(facts, draft.crown, lane.budget, most).of(limb.limb());
     }
 
     void shorten(LimbVerdict limb, Cut cut, LaneDraft lane, boolean moved) {
@@ -72,7 +72,7 @@ final class Staging {
                 : removal
                         ? ReasonCode.STAGED_FIRST
                         : limb.verdict() == Verdict.REMOVE ? ReasonCode.KEPT_SHORTENS : ReasonCode.STAGED_STEP;
-        draft.put(limb, Verdict.SHORTEN, cut, lane, List.of(scene.reason(why)), moved);
+        draft.put(limb, Verdict.SHORTEN, cut, lane, List.of(facts.reason(why)), moved);
         draft.waiting.remove(limb.tag());
         if (removal) {
             toFinish.put(limb.limb(), lane.budget.year().year());
@@ -109,7 +109,7 @@ final class Staging {
                 Verdict.REMOVE,
                 sizing.cut(limb, Place.collar()),
                 lane,
-                List.of(scene.reason(ReasonCode.STAGED_SECOND)),
+                List.of(facts.reason(ReasonCode.STAGED_SECOND)),
                 moved);
         toFinish.remove(limb);
     }
@@ -126,7 +126,7 @@ final class Staging {
                             cut.share(),
                             cut.crop(),
                             cut.cut(),
-                            List.of(scene.reason(ReasonCode.STAGED_REST_LATER)),
+                            List.of(facts.reason(ReasonCode.STAGED_REST_LATER)),
                             cut.byHand(),
                             cut.breaks())
                     : cut;

@@ -14,7 +14,7 @@ import org.diligentbough.core.season.CuttingCalendar;
 import org.diligentbough.core.season.PruningYear;
 import org.diligentbough.core.season.Season;
 import org.diligentbough.core.season.Window;
-import org.diligentbough.core.verdict.Scene;
+import org.diligentbough.core.verdict.TreeFacts;
 import org.diligentbough.core.verdict.TreeVerdict;
 import org.diligentbough.core.verdict.Triage;
 
@@ -29,12 +29,13 @@ import org.diligentbough.core.verdict.Triage;
 public record Upkeep(int fromYear, Season season, int minutes) {
 
     /** That of a tree; none for one that is to be taken out, is left alone or cannot be cut in any season here. */
-    public static Optional<Upkeep> of(Scene scene, TreeVerdict tree, CuttingCalendar calendar, RenovationPlan plan) {
-        PruningYear now = calendar.pruningYear(scene.survey().today());
+    public static Optional<Upkeep> of(
+            TreeFacts facts, TreeVerdict tree, CuttingCalendar calendar, RenovationPlan plan) {
+        PruningYear now = calendar.pruningYear(facts.survey().today());
         int from =
                 plan.lanes().stream().mapToInt(lane -> lane.year().year()).max().orElse(now.year()) + 1;
         List<Window> windows = calendar.windows(new PruningYear(from, now.southern()));
-        int minutes = tree.triage() == Triage.TAKE_OUT ? 0 : personMinutes(scene);
+        int minutes = tree.triage() == Triage.TAKE_OUT ? 0 : personMinutes(facts);
         return windows.stream()
                 .filter(window -> minutes > 0 && window.quality() != Window.Quality.KEEP_OFF)
                 .min(Comparator.comparing(Window::quality))
@@ -42,26 +43,26 @@ public record Upkeep(int fromYear, Season season, int minutes) {
     }
 
     /** Person-minutes a year, whole, 0 and more; none for an evergreen that is left alone. */
-    static int personMinutes(Scene scene) {
-        if (scene.evergreenLeftAlone()) {
+    static int personMinutes(TreeFacts facts) {
+        if (facts.evergreenLeftAlone()) {
             return 0;
         }
-        double faceM2 = scene.tree().heightM() * scene.tree().spreadM();
-        double trained = scene.formWanted().trained() ? scene.figure(UPKEEP_TRAINED_TIMES) : 1;
+        double faceM2 = facts.tree().heightM() * facts.tree().spreadM();
+        double trained = facts.formWanted().trained() ? facts.figure(UPKEEP_TRAINED_TIMES) : 1;
         return (int) Math.ceil(
-                faceM2 * scene.figure(UPKEEP_MINUTES_M2) * scene.traits().upkeepTimes() * trained * ofItsAge(scene));
+                faceM2 * facts.figure(UPKEEP_MINUTES_M2) * facts.traits().upkeepTimes() * trained * ofItsAge(facts));
     }
 
     /** A young tree has less to cut, an old one grows less; between, and where nobody knows, all of it. */
-    private static double ofItsAge(Scene scene) {
-        if (scene.ageYears().isEmpty()) {
+    private static double ofItsAge(TreeFacts facts) {
+        if (facts.ageYears().isEmpty()) {
             return 1;
         }
-        double years = scene.ageYears().getAsInt();
-        double grown = scene.figure(UPKEEP_GROWN_YEARS);
-        double young = scene.figure(UPKEEP_YOUNG_SHARE);
-        double old = scene.figure(UPKEEP_OLD_SHARE);
-        double towardsOld = Math.min(1, (years - grown) / (scene.figure(UPKEEP_OLD_YEARS) - grown));
+        double years = facts.ageYears().getAsInt();
+        double grown = facts.figure(UPKEEP_GROWN_YEARS);
+        double young = facts.figure(UPKEEP_YOUNG_SHARE);
+        double old = facts.figure(UPKEEP_OLD_SHARE);
+        double towardsOld = Math.min(1, (years - grown) / (facts.figure(UPKEEP_OLD_YEARS) - grown));
         return years < grown ? young + (1 - young) * Math.max(0, years) / grown : 1 - (1 - old) * towardsOld;
     }
 }

@@ -7,10 +7,9 @@ import java.util.stream.Collectors;
 import org.diligentbough.core.knowledge.Figure;
 import org.diligentbough.core.light.CrownLight;
 import org.diligentbough.core.survey.LivingCrown;
-import org.diligentbough.core.verdict.Cut;
 import org.diligentbough.core.verdict.LimbVerdict;
 import org.diligentbough.core.verdict.Rule;
-import org.diligentbough.core.verdict.Scene;
+import org.diligentbough.core.verdict.TreeFacts;
 import org.diligentbough.core.verdict.Verdict;
 
 /**
@@ -37,38 +36,30 @@ public record Worth(double risk, double lightLetIn, double light, double form, d
     }
 
     /** The worth of what is to be done to each limb, by its tag. */
-    public static Map<String, Worth> ofAll(Scene scene, List<LimbVerdict> limbs, CrownLight light) {
+    public static Map<String, Worth> ofAll(TreeFacts facts, List<LimbVerdict> limbs, CrownLight light) {
         return limbs.stream()
                 .filter(limb -> limb.cut().isPresent())
-                .collect(Collectors.toMap(limb -> limb.limb().id(), limb -> of(scene, limb, light)));
+                .collect(Collectors.toMap(limb -> limb.limb().id(), limb -> of(facts, limb, light)));
     }
 
-    private static Worth of(Scene scene, LimbVerdict limb, CrownLight light) {
-        LivingCrown left = new LivingCrown(scene.branching(), scene.shares());
-        double taken =
-                switch (limb.verdict()) {
-                    case REMOVE -> left.remove(limb.limb());
-                    case SHORTEN ->
-                        left.shorten(
-                                limb.limb(),
-                                limb.cut().map(Cut::place).orElseThrow().alongM());
-                    default -> 0;
-                };
+    private static Worth of(TreeFacts facts, LimbVerdict limb, CrownLight light) {
+        LivingCrown left = new LivingCrown(facts.branching(), facts.shares());
+        double taken = limb.takenFrom(left);
         double letIn = taken > 0 ? light.letIn(left) : 0;
         return new Worth(
-                risk(scene, limb),
+                risk(facts, limb),
                 letIn,
-                Math.min(1, letIn / scene.figure(Figure.WORTH_LIGHT_WHOLE)),
-                form(scene, limb),
+                Math.min(1, letIn / facts.figure(Figure.WORTH_LIGHT_WHOLE)),
+                form(facts, limb),
                 taken);
     }
 
-    private static double risk(Scene scene, LimbVerdict limb) {
+    private static double risk(TreeFacts facts, LimbVerdict limb) {
         if (limb.urgent()) {
-            return scene.figure(Figure.WORTH_URGENT);
+            return facts.figure(Figure.WORTH_URGENT);
         }
         Optional<Figure> figure = limb.rule().flatMap(Worth::riskOf);
-        return figure.map(scene::figure).orElse(0.0);
+        return figure.map(facts::figure).orElse(0.0);
     }
 
     private static Optional<Figure> riskOf(Rule rule) {
@@ -82,7 +73,7 @@ public record Worth(double risk, double lightLetIn, double light, double form, d
                 });
     }
 
-    private static double form(Scene scene, LimbVerdict limb) {
+    private static double form(TreeFacts facts, LimbVerdict limb) {
         return limb.rule()
                 .map(rule -> switch (rule) {
                     case DEAD, DISEASED, DAMAGED -> 0.0;
@@ -93,8 +84,8 @@ public record Worth(double risk, double lightLetIn, double light, double form, d
                             TOO_HIGH,
                             LOW,
                             ENCROACHING,
-                            TOO_MANY_MAINS -> scene.figure(Figure.WORTH_FRAME);
-                    default -> limb.verdict() == Verdict.WAIT ? 0.0 : scene.figure(Figure.WORTH_ORDER);
+                            TOO_MANY_MAINS -> facts.figure(Figure.WORTH_FRAME);
+                    default -> limb.verdict() == Verdict.WAIT ? 0.0 : facts.figure(Figure.WORTH_ORDER);
                 })
                 .orElse(0.0);
     }

@@ -14,7 +14,7 @@ import org.diligentbough.core.season.PruningYear;
 import org.diligentbough.core.season.Season;
 import org.diligentbough.core.season.Window;
 import org.diligentbough.core.survey.TakenThisYear;
-import org.diligentbough.core.verdict.Scene;
+import org.diligentbough.core.verdict.TreeFacts;
 import org.diligentbough.core.verdict.TreeVerdict;
 import org.diligentbough.core.verdict.Vigour;
 
@@ -22,7 +22,7 @@ import org.diligentbough.core.verdict.Vigour;
 final class YearLanes {
     private static final double CLOSE = 1e-6;
 
-    private final Scene scene;
+    private final TreeFacts facts;
     private final TreeVerdict tree;
     private final CuttingCalendar calendar;
     private final TakenThisYear taken;
@@ -32,12 +32,12 @@ final class YearLanes {
 
     private final Map<PruningYear, List<Window>> mainWindows = new HashMap<>();
 
-    YearLanes(Scene scene, TreeVerdict tree, CuttingCalendar calendar, TakenThisYear taken) {
-        this.scene = scene;
+    YearLanes(TreeFacts facts, TreeVerdict tree, CuttingCalendar calendar, TakenThisYear taken) {
+        this.facts = facts;
         this.tree = tree;
         this.calendar = calendar;
         this.taken = taken;
-        this.today = scene.survey().today();
+        this.today = facts.survey().today();
     }
 
     /** The running pruning year. */
@@ -59,19 +59,19 @@ final class YearLanes {
         TakenThisYear sofar = year.equals(now()) ? taken : TakenThisYear.NOTHING;
         double atStart = sofar.share() < 1 ? left / (1 - sofar.share()) : left;
         boolean weak = tree.resting() && year.year() <= first().year();
-        int mostMains = (int) scene.figure(Figure.MAINS_A_YEAR);
-        if (!scene.traits().hasAllowance()) {
+        int mostMains = (int) facts.figure(Figure.MAINS_A_YEAR);
+        if (!facts.traits().hasAllowance()) {
             YearBudget.Terms none = new YearBudget.Terms(
                     OptionalDouble.empty(), OptionalDouble.empty(), 0, mostMains, weak, 0, 0, 1, 0, 1, 0, 0);
             return new YearBudget(year, none, atStart, sofar);
         }
         double full = tree.fullAllowance().year().orElseThrow();
         double owed = before.map(YearBudget::owed).orElseGet(() -> overBeforeThePlan(full));
-        double restShare = Math.min(full, scene.figure(Figure.REST_SHARE));
+        double restShare = Math.min(full, facts.figure(Figure.REST_SHARE));
         // A little too much is paid back by a little less, so that a hair's breadth never costs a year.
-        double rest = Math.min(1, owed / scene.figure(Figure.REST_RAMP_SHARE));
+        double rest = Math.min(1, owed / facts.figure(Figure.REST_RAMP_SHARE));
         double rested = before.map(last -> last.terms().paysBack()).orElse(0.0);
-        double afterRest = full - rested * Math.max(0, full - scene.figure(Figure.AFTER_REST_SHARE));
+        double afterRest = full - rested * Math.max(0, full - facts.figure(Figure.AFTER_REST_SHARE));
         double payingBack = afterRest - rest * Math.max(0, afterRest - restShare);
         double charged = year.equals(now()) ? sofar.share() + chargedToThisYear() : 0;
         boolean resting = weak || rest >= 1 - CLOSE;
@@ -86,9 +86,9 @@ final class YearLanes {
                         mostMains,
                         resting,
                         rest >= 1 - CLOSE && !tree.weak() ? restShare : 0,
-                        Math.min(allowance, scene.figure(Figure.BESIDE_A_WHOLE_LIMB)),
-                        scene.figure(Figure.LARGE_SHARE),
-                        scene.figure(Figure.LAST_ARM_SHARE),
+                        Math.min(allowance, facts.figure(Figure.BESIDE_A_WHOLE_LIMB)),
+                        facts.figure(Figure.LARGE_SHARE),
+                        facts.figure(Figure.LAST_ARM_SHARE),
                         full,
                         charged,
                         rest),
@@ -98,12 +98,12 @@ final class YearLanes {
 
     /** What a survey says was taken in the pruning year that runs, share of the living crown. */
     private double chargedToThisYear() {
-        return scene.cutInTheYearBefore() ? 0 : scene.tree().removedLast12Months();
+        return facts.cutInTheYearBefore() ? 0 : facts.tree().removedLast12Months();
     }
 
     /** By how much the pruning year before the running one went over its allowance, as logs and the survey tell. */
     private double overBeforeThePlan(double full) {
-        double surveyed = scene.cutInTheYearBefore() ? scene.tree().removedLast12Months() - full : 0;
+        double surveyed = facts.cutInTheYearBefore() ? facts.tree().removedLast12Months() - full : 0;
         return Math.max(0, Math.max(surveyed, taken.overdoneBefore()));
     }
 
@@ -165,7 +165,7 @@ final class YearLanes {
             found.add(new LaneDraft(budget, window, false));
         }
         boolean bendsNeedOne = bendsWait && found.stream().noneMatch(LaneDraft::bendsHere);
-        if (scene.traits().hasAllowance() && (rank() || bendsNeedOne)) {
+        if (facts.traits().hasAllowance() && (rank() || bendsNeedOne)) {
             windows(budget.year()).stream()
                     .filter(window -> window.quality() == Window.Quality.WITH_CARE)
                     .filter(window ->

@@ -22,7 +22,7 @@ public final class CareTable {
         this.lines = List.copyOf(lines);
     }
 
-    private record Line(CareTask task, Optional<Species> species, Moment opens, Moment closes, Source source) {}
+    private record Line(CareTask task, Optional<Species> species, YearTerm opens, YearTerm closes, Source source) {}
 
     /**
      * When a task is due.
@@ -49,8 +49,8 @@ public final class CareTable {
                 Line line = new Line(
                         row.code("task", CareTask.class),
                         kind,
-                        Moment.of(row, "opens"),
-                        Moment.of(row, "closes"),
+                        YearTerm.of(row, "opens"),
+                        YearTerm.of(row, "closes"),
                         row.source());
                 List<Integer> known = kind.map(stages::of).orElse(List.of()).stream()
                         .map(StageTable.Line::bbch)
@@ -77,7 +77,7 @@ public final class CareTable {
 
     /** The work due for one kind on some of {@code days}, or with an empty one for the whole orchard. */
     List<Due> due(Optional<Species> species, Climate climate, Stages stages, LocalDateRange days) {
-        Moment.Place place = new Moment.Place(climate, stages);
+        YearTerm.Place place = new YearTerm.Place(climate, stages);
         int first = climate.north(days.getStart()).getYear() - 1;
         int last = climate.north(days.getEndInclusive()).getYear() + 1;
         return lines.stream()
@@ -90,7 +90,7 @@ public final class CareTable {
                 .toList();
     }
 
-    private static Optional<Due> due(Line line, int year, Moment.Place place) {
+    private static Optional<Due> due(Line line, int year, YearTerm.Place place) {
         return line.opens().actual(year, place).flatMap(opens -> IntStream.rangeClosed(year, year + 1)
                 .mapToObj(other -> line.closes().actual(other, place))
                 .flatMap(Optional::stream)

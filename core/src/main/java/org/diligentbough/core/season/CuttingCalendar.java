@@ -143,7 +143,7 @@ public final class CuttingCalendar {
         if (!line.need().map(this::holds).orElse(true)) {
             return Optional.empty();
         }
-        Moment.Place place = new Moment.Place(climate, stages);
+        YearTerm.Place place = new YearTerm.Place(climate, stages);
         Optional<LocalDate> opensUsually = line.opens().base(year, place);
         Optional<Integer> closing = opensUsually.flatMap(opens -> IntStream.rangeClosed(year - 1, year + 2)
                 .boxed()

@@ -34,8 +34,8 @@ public final class WindowTable {
                         row.text("school"),
                         row.code("quality", Window.Quality.class),
                         row.code("season", Season.class),
-                        Moment.of(row, "opens"),
-                        Moment.of(row, "closes"),
+                        YearTerm.of(row, "opens"),
+                        YearTerm.of(row, "closes"),
                         row.code("work", Window.Work.class),
                         row.optionalCode("needs", Need.class),
                         row.code("reason", ReasonCode.class));
@@ -106,8 +106,8 @@ public final class WindowTable {
             String school,
             Window.Quality quality,
             Season season,
-            Moment opens,
-            Moment closes,
+            YearTerm opens,
+            YearTerm closes,
             Window.Work work,
             Optional<Need> need,
             ReasonCode reason) {}

@@ -37,7 +37,7 @@ public record Survey(
     }
 
     /** The same survey with another height wanted, m, empty when none is, and other things noted of the tree. */
-    public Survey wanting(OptionalDouble heightM, Noted noted) {
+    public Survey wanting(OptionalDouble heightM, SurveyNotes noted) {
         return new Survey(site, today, surveyedOn, seen, tree.wanting(heightM, noted), limbs, surroundings, years);
     }
 

@@ -48,7 +48,7 @@ public record TreeSurvey(
         OptionalDouble yearsSinceCut,
         boolean inContainer,
         Trunk trunk,
-        Noted noted) {
+        SurveyNotes noted) {
 
     /**
      * The form aimed at: the one wanted, else the one it has, else what is usual for the species. A tree that merely is
@@ -87,7 +87,7 @@ public record TreeSurvey(
     }
 
     /** The same with another height wanted, m, empty when none is, and other things noted. */
-    public TreeSurvey wanting(OptionalDouble otherM, Noted others) {
+    public TreeSurvey wanting(OptionalDouble otherM, SurveyNotes others) {
         return new TreeSurvey(
                 label,
                 species,

@@ -14,23 +14,25 @@ public final class BudAdvice {
     private BudAdvice() {}
 
     /** What is said of a cut to a bud; empty for other cuts and in dead wood. */
-    public static Optional<Reason> of(Scene scene, Limb limb, Cut cut) {
-        if (cut.kind() != CutKind.HEADING || !scene.branching().living(limb)) {
+    public static Optional<Reason> of(TreeFacts facts, Limb limb, Cut cut) {
+        if (cut.kind() != CutKind.HEADING || !facts.branching().living(limb)) {
             return Optional.empty();
         }
         if (limb.angleDeg() < 0) {
-            return Optional.of(scene.reason(ReasonCode.BUD_UPWARD));
+            return Optional.of(facts.reason(ReasonCode.BUD_UPWARD));
         }
-        Compass outwards = Compass.of(outwardsDeg(scene, limb, cut));
+        Compass outwards = Compass.of(outwardsDeg(facts, limb, cut));
         boolean flowers = limb.buds()
                 .filter(buds -> buds == Limb.Buds.DOUBLE || buds == Limb.Buds.TRIPLE)
                 .isPresent();
-        return Optional.of(scene.reason(flowers ? ReasonCode.BUD_WITH_FLOWER : ReasonCode.BUD_OUTWARD, outwards));
+        return Optional.of(facts.reason(flowers ? ReasonCode.BUD_WITH_FLOWER : ReasonCode.BUD_OUTWARD, outwards));
     }
 
     /** Away from the trunk where it is cut; where it stands right over the trunk, the way it leans. */
-    private static double outwardsDeg(Scene scene, Limb limb, Cut cut) {
-        Point at = scene.branching().pointAt(limb, cut.place().alongM());
-        return at.fromAxisM() < Scene.SAME ? limb.azimuthDeg() : Math.toDegrees(Math.atan2(at.eastM(), at.northM()));
+    private static double outwardsDeg(TreeFacts facts, Limb limb, Cut cut) {
+        Point at = facts.branching().pointAt(limb, cut.place().alongM());
+        return at.fromAxisM() < TreeFacts.SAME
+                ? limb.azimuthDeg()
+                : Math.toDegrees(Math.atan2(at.eastM(), at.northM()));
     }
 }

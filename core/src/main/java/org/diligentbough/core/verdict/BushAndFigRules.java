@@ -25,10 +25,10 @@ import org.diligentbough.core.survey.Limb;
 
 /** Bushes and figs, which are renewed by rules of their own; they take the place of the rule for spent wood. */
 final class BushAndFigRules {
-    private final Scene scene;
+    private final TreeFacts facts;
 
-    BushAndFigRules(Scene scene) {
-        this.scene = scene;
+    BushAndFigRules(TreeFacts facts) {
+        this.facts = facts;
     }
 
     /**
@@ -38,14 +38,14 @@ final class BushAndFigRules {
     Map<String, Finding> bush(Collection<Limb> standing) {
         List<Limb> mains = standing.stream()
                 .filter(limb -> limb.parent().isEmpty())
-                .filter(scene.branching()::living)
+                .filter(facts.branching()::living)
                 .sorted(Comparator.comparingInt((Limb limb) -> -limb.woodYears().orElse(0))
-                        .thenComparingDouble(limb -> scene.branching().topM(limb))
+                        .thenComparingDouble(limb -> facts.branching().topM(limb))
                         .thenComparing(Branching.THICKEST_FIRST))
                 .toList();
-        boolean stems = scene.traits().group() == SpeciesTraits.Group.STEM_BUSH;
+        boolean stems = facts.traits().group() == SpeciesTraits.Group.STEM_BUSH;
         int goes =
-                stems ? (int) Math.round(mains.size() * scene.figure(BUSH_RENEWAL_SHARE)) : mains.size() - mainsKept();
+                stems ? (int) Math.round(mains.size() * facts.figure(BUSH_RENEWAL_SHARE)) : mains.size() - mainsKept();
         Map<String, Finding> findings = new HashMap<>();
         int gone = 0;
         for (Limb limb : mains) {
@@ -59,8 +59,8 @@ final class BushAndFigRules {
                                 Verdict.REMOVE,
                                 Place.at(CutKind.RENEWAL, 0),
                                 stems
-                                        ? scene.reason(ReasonCode.BUSH_OLD_STEM)
-                                        : scene.reason(ReasonCode.BUSH_TOO_MANY, mains.size(), mainsKept())));
+                                        ? facts.reason(ReasonCode.BUSH_OLD_STEM)
+                                        : facts.reason(ReasonCode.BUSH_TOO_MANY, mains.size(), mainsKept())));
             } else {
                 findings.put(limb.id(), stems ? keep(ReasonCode.BUSH_YOUNG_STEM) : halved(limb));
             }
@@ -69,94 +69,94 @@ final class BushAndFigRules {
             standing.stream()
                     .filter(limb -> limb.parent().isPresent()
                             && limb.youngerThanOrOf(1)
-                            && scene.branching().living(limb)
-                            && limb.lengthM() > 2 * scene.figure(BUSH_SIDE_SHOOT_M))
+                            && facts.branching().living(limb)
+                            && limb.lengthM() > 2 * facts.figure(BUSH_SIDE_SHOOT_M))
                     .forEach(limb -> findings.put(
                             limb.id(),
                             Finding.act(
                                     Rule.KIND_WOOD,
                                     Verdict.SHORTEN,
-                                    Place.at(CutKind.HEADING, scene.figure(BUSH_SIDE_SHOOT_M)),
-                                    scene.reason(ReasonCode.BUSH_SIDE_SHOOT))));
+                                    Place.at(CutKind.HEADING, facts.figure(BUSH_SIDE_SHOOT_M)),
+                                    facts.reason(ReasonCode.BUSH_SIDE_SHOOT))));
         }
         return findings;
     }
 
     private Finding keep(ReasonCode why) {
-        return Finding.leave(Rule.RENEWAL, Verdict.KEEP, scene.reason(why));
+        return Finding.leave(Rule.RENEWAL, Verdict.KEEP, facts.reason(why));
     }
 
     /** A main branch of a gooseberry or red currant that stays loses half of last year's growth. */
     private Finding halved(Limb limb) {
-        double extensionM = scene.tree().shootExtensionCm().orElse(100 * scene.figure(BUSH_GROWTH_M)) / 100;
+        double extensionM = facts.tree().shootExtensionCm().orElse(100 * facts.figure(BUSH_GROWTH_M)) / 100;
         // A shoot of last year grew all its length then.
         boolean lastYears = limb.youngerThanOrOf(1);
         double offM = (lastYears ? limb.lengthM() : extensionM) / 2;
-        return scene.shortenedThisYear(limb) || !lastYears && offM >= limb.lengthM() / 2
+        return facts.shortenedThisYear(limb) || !lastYears && offM >= limb.lengthM() / 2
                 ? keep(ReasonCode.BUSH_LEADER)
                 : Finding.act(
                         Rule.KIND_WOOD,
                         Verdict.SHORTEN,
                         Place.at(CutKind.HEADING, limb.lengthM() - offM),
-                        scene.reason(ReasonCode.BUSH_HALVED, offM / limb.lengthM()));
+                        facts.reason(ReasonCode.BUSH_HALVED, offM / limb.lengthM()));
     }
 
     private int mainsKept() {
-        int most = (int) scene.figure(BUSH_MAINS_MOST);
-        int wanted = scene.tree().mainsWanted().orElse(most);
-        return Math.min(most, Math.max((int) scene.figure(BUSH_MAINS_LEAST), wanted));
+        int most = (int) facts.figure(BUSH_MAINS_MOST);
+        int wanted = facts.tree().mainsWanted().orElse(most);
+        return Math.min(most, Math.max((int) facts.figure(BUSH_MAINS_LEAST), wanted));
     }
 
     /** A fig's shoots of last year go back to a bud or two; its limbs are renewed whole or one by one. */
     Optional<Finding> fig(Limb limb) {
         boolean lastYears = limb.youngerThanOrOf(1);
-        if (scene.figGrowsOn()) {
+        if (facts.figGrowsOn()) {
             return lastYears
-                    ? Optional.of(Finding.leave(Rule.RENEWAL, Verdict.KEEP, scene.reason(ReasonCode.FIG_GROWS_ON)))
+                    ? Optional.of(Finding.leave(Rule.RENEWAL, Verdict.KEEP, facts.reason(ReasonCode.FIG_GROWS_ON)))
                     : Optional.empty();
         }
         if (limb.parent().isEmpty() && dueForRenewal(limb)) {
-            double heightM = scene.figure(FIG_RENEWAL_HEIGHT_M);
-            double baseM = scene.branching().baseOfLimb(limb).upM();
+            double heightM = facts.figure(FIG_RENEWAL_HEIGHT_M);
+            double baseM = facts.branching().baseOfLimb(limb).upM();
             if (baseM >= heightM) {
-                return Optional.of(Finding.remove(Rule.RENEWAL, scene.reason(ReasonCode.FIG_RENEW, heightM)));
+                return Optional.of(Finding.remove(Rule.RENEWAL, facts.reason(ReasonCode.FIG_RENEW, heightM)));
             }
             double alongM = (heightM - baseM) / Math.sin(Math.toRadians(limb.angleDeg()));
             return Optional.of(Finding.act(
                     Rule.RENEWAL,
                     Verdict.SHORTEN,
                     Place.at(CutKind.RENEWAL, alongM),
-                    scene.reason(byLimb() ? ReasonCode.FIG_RENEW_LIMB : ReasonCode.FIG_RENEW, heightM)));
+                    facts.reason(byLimb() ? ReasonCode.FIG_RENEW_LIMB : ReasonCode.FIG_RENEW, heightM)));
         }
-        if (lastYears && limb.lengthM() < scene.figure(FIG_SHOOT_LEAST_M)) {
-            return Optional.of(Finding.leave(Rule.RENEWAL, Verdict.KEEP, scene.reason(ReasonCode.FIG_SHORT_SHOOT)));
+        if (lastYears && limb.lengthM() < facts.figure(FIG_SHOOT_LEAST_M)) {
+            return Optional.of(Finding.leave(Rule.RENEWAL, Verdict.KEEP, facts.reason(ReasonCode.FIG_SHORT_SHOOT)));
         }
         if (lastYears) {
-            double leftM = Math.min(scene.figure(FIG_BUD_STUB_M), limb.lengthM() / 2);
+            double leftM = Math.min(facts.figure(FIG_BUD_STUB_M), limb.lengthM() / 2);
             return Optional.of(Finding.act(
                     Rule.RENEWAL,
                     Verdict.SHORTEN,
                     Place.at(CutKind.HEADING, leftM),
-                    scene.reason(ReasonCode.FIG_TO_TWO_BUDS)));
+                    facts.reason(ReasonCode.FIG_TO_TWO_BUDS)));
         }
         return Optional.empty();
     }
 
     private boolean byLimb() {
-        return scene.survey().site().policy().fig() == Policy.Fig.BY_LIMB;
+        return facts.survey().site().policy().fig() == Policy.Fig.BY_LIMB;
     }
 
     private boolean dueForRenewal(Limb limb) {
-        if (scene.branching().topM(limb) <= scene.figure(FIG_RENEWAL_HEIGHT_M) || limb.angleDeg() <= 0) {
+        if (facts.branching().topM(limb) <= facts.figure(FIG_RENEWAL_HEIGHT_M) || limb.angleDeg() <= 0) {
             return false;
         }
         if (byLimb()) {
-            return scene.branching().topM(limb) > scene.figure(FIG_LIMB_LEAST_M);
+            return facts.branching().topM(limb) > facts.figure(FIG_LIMB_LEAST_M);
         }
-        double untouched = scene.tree().yearsSinceCut().orElseGet(() -> scene.survey().limbs().stream()
+        double untouched = facts.tree().yearsSinceCut().orElseGet(() -> facts.survey().limbs().stream()
                 .mapToInt(other -> other.woodYears().orElse(0))
                 .max()
                 .orElse(0));
-        return untouched >= scene.figure(FIG_RENEWAL_YEARS);
+        return untouched >= facts.figure(FIG_RENEWAL_YEARS);
     }
 }

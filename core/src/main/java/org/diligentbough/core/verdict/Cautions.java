@@ -13,16 +13,16 @@ import org.diligentbough.core.orchard.Policy;
 import org.diligentbough.core.orchard.Species;
 import org.diligentbough.core.survey.FaultKind;
 import org.diligentbough.core.survey.Limb;
-import org.diligentbough.core.survey.Noted;
+import org.diligentbough.core.survey.SurveyNotes;
 
 /** What to look out for before and while this tree is cut, and figures of the survey worth a second look. */
 public final class Cautions {
-    private final Scene scene;
+    private final TreeFacts facts;
     private final List<LimbVerdict> limbs;
     private final List<Reason> cautions = new ArrayList<>();
 
-    public Cautions(Scene scene, List<LimbVerdict> limbs) {
-        this.scene = scene;
+    public Cautions(TreeFacts facts, List<LimbVerdict> limbs) {
+        this.facts = facts;
         this.limbs = limbs;
     }
 
@@ -40,16 +40,16 @@ public final class Cautions {
         if (tree.triage() == Triage.REFER) {
             say(ReasonCode.CAUTION_REFER);
         }
-        boolean hollowLooked = scene.tree().trunk().soundWallCm().isPresent();
+        boolean hollowLooked = facts.tree().trunk().soundWallCm().isPresent();
         if (hollowLooked) {
             say(
                     ReasonCode.CAUTION_SCREENING_ONLY,
-                    TrunkHazard.wallRatio(scene.tree()),
-                    TrunkHazard.strengthLoss(scene.tree()));
+                    TrunkHazard.wallRatio(facts.tree()),
+                    TrunkHazard.strengthLoss(facts.tree()));
         }
         long heavy = limbs.stream()
                 .filter(limb -> limb.cut()
-                        .filter(cut -> cut.weightKg() > scene.figure(TWO_PEOPLE_KG))
+                        .filter(cut -> cut.weightKg() > facts.figure(TWO_PEOPLE_KG))
                         .isPresent())
                 .count();
         if (heavy > 0) {
@@ -68,17 +68,17 @@ public final class Cautions {
 
     /** What the walk round the whole tree noted. */
     private void noted() {
-        Noted noted = scene.tree().noted();
-        scene.survey().limbs().stream()
+        SurveyNotes noted = facts.tree().noted();
+        facts.survey().limbs().stream()
                 .filter(limb -> limb.has(FaultKind.DEAD) && limb.overTarget().isPresent())
                 .filter(limb -> limbs.stream()
                         .anyMatch(verdict -> verdict.limb().equals(limb)
                                 && verdict.rule().filter(Rule.DECIDED::equals).isPresent()))
                 .forEach(limb -> say(ReasonCode.DECIDED_DESPITE_DANGER, limb.id()));
         noted.consent().ifPresent(consent -> {
-            if (consent == Noted.Consent.TO_ASK) {
+            if (consent == SurveyNotes.Consent.TO_ASK) {
                 say(ReasonCode.CAUTION_CONSENT_ASK);
-            } else if (consent == Noted.Consent.REFUSED) {
+            } else if (consent == SurveyNotes.Consent.REFUSED) {
                 say(ReasonCode.CAUTION_CONSENT_REFUSED);
             }
         });
@@ -89,15 +89,15 @@ public final class Cautions {
         if (noted.tiesBite()) {
             say(ReasonCode.CAUTION_TIES_BITE);
         }
-        boolean unionEntered = scene.survey().limbs().stream()
+        boolean unionEntered = facts.survey().limbs().stream()
                 .anyMatch(limb -> limb.has(FaultKind.NARROW_UNION) || limb.has(FaultKind.INCLUDED_BARK));
-        if (noted.union().filter(union -> union != Noted.StemUnion.WIDE).isPresent() && !unionEntered) {
+        if (noted.union().filter(union -> union != SurveyNotes.StemUnion.WIDE).isPresent() && !unionEntered) {
             say(ReasonCode.CAUTION_UNION);
         }
         noted.openWoundCm().ifPresent(wideCm -> say(ReasonCode.CAUTION_OPEN_WOUND, wideCm));
         noted.lopsidedFrom()
                 .ifPresent(cause -> say(
-                        cause == Noted.LopsidedFrom.UNKNOWN
+                        cause == SurveyNotes.LopsidedFrom.UNKNOWN
                                 ? ReasonCode.CAUTION_LOPSIDED_ASK
                                 : ReasonCode.CAUTION_LOPSIDED,
                         cause));
@@ -105,16 +105,16 @@ public final class Cautions {
             say(ReasonCode.CAUTION_NOT_FRUITED);
         }
         boolean bends = limbs.stream().anyMatch(limb -> limb.verdict() == Verdict.BEND);
-        if (bends && noted.habit().filter(Noted.Habit.UPRIGHT::equals).isPresent()) {
+        if (bends && noted.habit().filter(SurveyNotes.Habit.UPRIGHT::equals).isPresent()) {
             say(ReasonCode.CAUTION_UPRIGHT_HABIT);
         }
-        if (noted.lastCut().filter(Noted.LastCut.HARD::equals).isPresent()) {
+        if (noted.lastCut().filter(SurveyNotes.LastCut.HARD::equals).isPresent()) {
             say(ReasonCode.CAUTION_CUT_HARD);
         }
     }
 
     private boolean thorny() {
-        return scene.tree().species() == Species.GOOSEBERRY || scene.tree().species() == Species.POMEGRANATE;
+        return facts.tree().species() == Species.GOOSEBERRY || facts.tree().species() == Species.POMEGRANATE;
     }
 
     private boolean anyCut(Reach reach) {
@@ -129,14 +129,14 @@ public final class Cautions {
     }
 
     private void theTree() {
-        if (scene.tree().species() == Species.APPLE && scene.tree().bearing() == Bearing.UNKNOWN) {
+        if (facts.tree().species() == Species.APPLE && facts.tree().bearing() == Bearing.UNKNOWN) {
             say(ReasonCode.CAUTION_BEARING_UNKNOWN);
         }
-        boolean tips = scene.tree().bearing() == Bearing.TIP || scene.tree().bearing() == Bearing.PART_TIP;
+        boolean tips = facts.tree().bearing() == Bearing.TIP || facts.tree().bearing() == Bearing.PART_TIP;
         if (tips && limbs.stream().anyMatch(limb -> limb.verdict() == Verdict.SHORTEN)) {
             say(ReasonCode.CAUTION_TIP_BEARER);
         }
-        boolean sick = scene.survey().limbs().stream().anyMatch(limb -> limb.has(FaultKind.DISEASED));
+        boolean sick = facts.survey().limbs().stream().anyMatch(limb -> limb.has(FaultKind.DISEASED));
         if (sick) {
             say(ReasonCode.CAUTION_SICK_TREE);
         }
@@ -145,45 +145,45 @@ public final class Cautions {
                         limb.cut().filter(cut -> cut.kind() != CutKind.BEND).isPresent());
         if (wounds) {
             boolean sealed =
-                    scene.traits().stone() && scene.survey().site().policy().sealing() == Policy.Sealing.STONE_FRUIT
-                            || scene.tree().species() == Species.APRICOT
-                                    && scene.survey().site().policy().apricot() == Policy.Apricot.WINTER_SEALED;
+                    facts.traits().stone() && facts.survey().site().policy().sealing() == Policy.Sealing.STONE_FRUIT
+                            || facts.tree().species() == Species.APRICOT
+                                    && facts.survey().site().policy().apricot() == Policy.Apricot.WINTER_SEALED;
             say(sealed ? ReasonCode.CAUTION_WOUNDS_SEALED : ReasonCode.CAUTION_WOUNDS_OPEN);
         }
         if (limbs.stream().anyMatch(limb -> limb.verdict() == Verdict.BEND)) {
             say(ReasonCode.CAUTION_TIES);
         }
-        int suckers = scene.tree().rootSuckers().orElse(0);
+        int suckers = facts.tree().rootSuckers().orElse(0);
         if (suckers > 0) {
             say(ReasonCode.CAUTION_ROOT_SUCKERS, suckers);
         }
-        if (scene.tree().inContainer()) {
+        if (facts.tree().inContainer()) {
             say(ReasonCode.CAUTION_CONTAINER);
         }
     }
 
     private void figures() {
-        if (scene.survey().limbs().isEmpty()) {
+        if (facts.survey().limbs().isEmpty()) {
             say(ReasonCode.CAUTION_NO_LIMBS);
             return;
         }
-        double highestM = scene.survey().limbs().stream()
-                .mapToDouble(scene.branching()::topM)
+        double highestM = facts.survey().limbs().stream()
+                .mapToDouble(facts.branching()::topM)
                 .max()
                 .orElseThrow();
-        double heightM = scene.tree().heightM();
-        if (Math.abs(highestM - heightM) > scene.figure(IMPLAUSIBLE_HEIGHT) * heightM) {
+        double heightM = facts.tree().heightM();
+        if (Math.abs(highestM - heightM) > facts.figure(IMPLAUSIBLE_HEIGHT) * heightM) {
             say(ReasonCode.CAUTION_HEIGHT_DIFFERS, heightM, highestM);
         }
-        for (Limb limb : scene.survey().limbs()) {
-            Optional<Limb> parent = scene.branching().parentOf(limb);
+        for (Limb limb : facts.survey().limbs()) {
+            Optional<Limb> parent = facts.branching().parentOf(limb);
             if (parent.isPresent() && limb.diameterCm() > parent.get().diameterCm()) {
                 say(
                         ReasonCode.CAUTION_THICKER_THAN_PARENT,
                         limb.id(),
                         parent.get().id());
             }
-            if (parent.isEmpty() && limb.diameterCm() > scene.tree().trunkDiameterCm() && !scene.bush()) {
+            if (parent.isEmpty() && limb.diameterCm() > facts.tree().trunkDiameterCm() && !facts.bush()) {
                 say(ReasonCode.CAUTION_THICKER_THAN_TRUNK, limb.id());
             }
             boolean unnamed = limb.faults().stream()
@@ -196,6 +196,6 @@ public final class Cautions {
     }
 
     private void say(ReasonCode code, Object... arguments) {
-        cautions.add(scene.reason(code, arguments));
+        cautions.add(facts.reason(code, arguments));
     }
 }

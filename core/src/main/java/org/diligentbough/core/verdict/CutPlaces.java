@@ -27,18 +27,18 @@ public final class CutPlaces {
     /** Places for a bud that are looked at along a limb. */
     private static final int STEPS = 40;
 
-    private final Scene scene;
+    private final TreeFacts facts;
     private final Branching branching;
 
-    CutPlaces(Scene scene) {
-        this.scene = scene;
-        this.branching = scene.branching();
+    CutPlaces(TreeFacts facts) {
+        this.facts = facts;
+        this.branching = facts.branching();
     }
 
     /** Whether it is a sound, living branch that could take over where another is cut back to it. */
     boolean sound(Limb branch) {
         return branching.living(branch)
-                && !scene.inPair(branch)
+                && !facts.inPair(branch)
                 && branch.faults().stream().allMatch(fault -> HARMLESS.contains(fault.kind()));
     }
 
@@ -49,13 +49,13 @@ public final class CutPlaces {
      * @param slack how far it may fall short, as a share
      */
     boolean wideEnough(Limb branch, Limb limb, double slack) {
-        double least = scene.figure(SIDE_BRANCH_RATIO) * (1 - slack) * limb.diameterAtCm(branch.originM());
-        return branch.diameterCm() >= least - Scene.SAME;
+        double least = facts.figure(SIDE_BRANCH_RATIO) * (1 - slack) * limb.diameterAtCm(branch.originM());
+        return branch.diameterCm() >= least - TreeFacts.SAME;
     }
 
     /** Whether a side limb points away from the trunk. */
     boolean outward(Limb branch) {
-        return scene.turnedFromOutwardsDeg(branch) <= 90;
+        return facts.turnedFromOutwardsDeg(branch) <= 90;
     }
 
     /** The side branches that could take over, nearest the tip first. */
@@ -85,18 +85,18 @@ public final class CutPlaces {
      */
     public boolean mayHead(Limb limb, double alongM) {
         double diameterCm = limb.diameterAtCm(alongM);
-        if (scene.formWanted().trained()) {
-            return diameterCm <= scene.figure(TRAINED_HEADING_CM) * (1 + scene.figure(NEARLY));
+        if (facts.formWanted().trained()) {
+            return diameterCm <= facts.figure(TRAINED_HEADING_CM) * (1 + facts.figure(NEARLY));
         }
         boolean young = woodYearsAt(limb, alongM)
-                .filter(years -> years <= scene.figure(HEADING_WOOD_YEARS))
+                .filter(years -> years <= facts.figure(HEADING_WOOD_YEARS))
                 .isPresent();
-        return young || diameterCm <= scene.figure(HEADING_CM) * (1 + scene.figure(NEARLY)) + Scene.SAME;
+        return young || diameterCm <= facts.figure(HEADING_CM) * (1 + facts.figure(NEARLY)) + TreeFacts.SAME;
     }
 
     /** Whether its kind bears at the tips and is picked: it is thinned to a side branch and never tipped. */
     boolean neverTipped() {
-        return scene.tree().bearing() == Bearing.TIP && scene.tree().purpose() == Purpose.PICKING;
+        return facts.tree().bearing() == Bearing.TIP && facts.tree().purpose() == Purpose.PICKING;
     }
 
     /**
@@ -107,7 +107,7 @@ public final class CutPlaces {
         double stepM = limb.lengthM() / STEPS;
         return IntStream.range(0, STEPS)
                 .mapToDouble(step -> fromM + step * stepM)
-                .filter(alongM -> alongM <= scene.figure(OUTERMOST_BUD_SHARE) * limb.lengthM() && mayHead(limb, alongM))
+                .filter(alongM -> alongM <= facts.figure(OUTERMOST_BUD_SHARE) * limb.lengthM() && mayHead(limb, alongM))
                 .boxed()
                 .findFirst()
                 .map(alongM -> Place.at(CutKind.HEADING, alongM));
@@ -115,17 +115,17 @@ public final class CutPlaces {
 
     /** Where a shortening is wanted when nothing else says where, m from the base: about a third from the tip. */
     double aThirdFromTipM(Limb limb) {
-        return limb.lengthM() * (1 - scene.figure(DEFAULT_SHORTENING_SHARE));
+        return limb.lengthM() * (1 - facts.figure(DEFAULT_SHORTENING_SHARE));
     }
 
     /** Where to end a limb that is too long or heavy: at the outward side branch nearest to a third from its tip, else a bud. */
     Optional<Place> shortenByAThird(Limb limb) {
         double wantedM = aThirdFromTipM(limb);
-        double leastM = scene.leastKeptM(limb);
+        double leastM = facts.leastKeptM(limb);
         Optional<Place> branch = sideBranches(limb).stream()
                 .filter(this::outward)
-                .filter(found -> found.originM() >= leastM - Scene.SAME
-                        && found.originM() <= scene.figure(OUTERMOST_CUT_SHARE) * limb.lengthM())
+                .filter(found -> found.originM() >= leastM - TreeFacts.SAME
+                        && found.originM() <= facts.figure(OUTERMOST_CUT_SHARE) * limb.lengthM())
                 .min(Comparator.comparingDouble(found -> Math.abs(found.originM() - wantedM)))
                 .map(CutPlaces::to);
         return branch.or(() -> neverTipped() ? Optional.empty() : bud(limb, wantedM));
@@ -134,7 +134,7 @@ public final class CutPlaces {
     /** Where to end a limb at a distance in metres from its base or nearer: at a side branch, else at a bud just there. */
     Optional<Place> shortenWithin(Limb limb, double mostM) {
         Optional<Place> branch = sideBranches(limb).stream()
-                .filter(found -> found.originM() <= mostM + Scene.SAME && found.originM() >= scene.leastKeptM(limb))
+                .filter(found -> found.originM() <= mostM + TreeFacts.SAME && found.originM() >= facts.leastKeptM(limb))
                 .findFirst()
                 .map(CutPlaces::to);
         return branch.or(() -> mayHead(limb, mostM) && mostM > 0 && !neverTipped()
@@ -146,7 +146,7 @@ public final class CutPlaces {
     Place asDecided(Limb limb, double wantedM) {
         return sideBranches(limb).stream()
                 .filter(this::outward)
-                .filter(branch -> branch.originM() >= wantedM - Scene.SAME && branch.originM() < limb.lengthM())
+                .filter(branch -> branch.originM() >= wantedM - TreeFacts.SAME && branch.originM() < limb.lengthM())
                 .min(Comparator.comparingDouble(Limb::originM))
                 .map(CutPlaces::to)
                 .orElseGet(() -> Place.at(CutKind.HEADING, wantedM));

@@ -29,28 +29,28 @@ import org.diligentbough.core.survey.OverTarget;
 
 /** How big, heavy, high and long a cut is, and what it takes to make it. */
 public final class CutSizing {
-    private final Scene scene;
+    private final TreeFacts facts;
 
-    public CutSizing(Scene scene) {
-        this.scene = scene;
+    public CutSizing(TreeFacts facts) {
+        this.facts = facts;
     }
 
     /** The cut a limb gets at a place. */
     public Cut cut(Limb limb, Place place) {
-        double heightM = scene.branching().pointAt(limb, place.alongM()).upM();
+        double heightM = facts.branching().pointAt(limb, place.alongM()).upM();
         if (place.kind() == CutKind.BEND) {
             return bend(limb, place, heightM);
         }
         double diameterCm = limb.diameterAtCm(place.alongM());
-        double weightKg = scene.branching().volumeBeyondM3(limb, place.alongM()) * scene.figure(GREEN_DENSITY);
-        Technique technique = diameterCm > scene.figure(BIG_CUT_CM) || weightKg > scene.figure(HOLD_KG)
+        double weightKg = facts.branching().volumeBeyondM3(limb, place.alongM()) * facts.figure(GREEN_DENSITY);
+        Technique technique = diameterCm > facts.figure(BIG_CUT_CM) || weightKg > facts.figure(HOLD_KG)
                 ? Technique.THREE_CUT
                 : Technique.SINGLE;
         Reach reach = reach(heightM, diameterCm);
         return new Cut(
                 place,
                 diameterCm,
-                scene.branching().living(limb) && big(diameterCm, place.kind()),
+                facts.branching().living(limb) && big(diameterCm, place.kind()),
                 technique,
                 tool(diameterCm, reach),
                 reach,
@@ -61,8 +61,8 @@ public final class CutSizing {
     }
 
     private Cut bend(Limb limb, Place place, double heightM) {
-        Reach reach = heightM <= scene.figure(GROUND_REACH_M) ? Reach.GROUND : Reach.LADDER;
-        int minutes = (int) Math.ceil(scene.figure(MINUTES_CUT) + scene.figure(MINUTES_THREE_CUTS));
+        Reach reach = heightM <= facts.figure(GROUND_REACH_M) ? Reach.GROUND : Reach.LADDER;
+        int minutes = (int) Math.ceil(facts.figure(MINUTES_CUT) + facts.figure(MINUTES_THREE_CUTS));
         return new Cut(
                 place,
                 limb.diameterCm(),
@@ -82,43 +82,43 @@ public final class CutSizing {
      */
     public boolean big(double diameterCm, CutKind kind) {
         if (kind == CutKind.TO_SIDE_BRANCH || kind == CutKind.HEADING) {
-            return diameterCm >= scene.figure(BIG_SHORTENING_CM);
+            return diameterCm >= facts.figure(BIG_SHORTENING_CM);
         }
-        double ofTrunkCm = scene.figure(BIG_CUT_TRUNK_SHARE) * scene.tree().trunkDiameterCm();
-        boolean wide = diameterCm >= scene.figure(BIG_CUT_CM) || diameterCm > ofTrunkCm;
-        return wide && diameterCm >= scene.figure(BIG_CUT_FLOOR_CM);
+        double ofTrunkCm = facts.figure(BIG_CUT_TRUNK_SHARE) * facts.tree().trunkDiameterCm();
+        boolean wide = diameterCm >= facts.figure(BIG_CUT_CM) || diameterCm > ofTrunkCm;
+        return wide && diameterCm >= facts.figure(BIG_CUT_FLOOR_CM);
     }
 
     private Reach reach(double heightM, double diameterCm) {
-        if (heightM <= scene.figure(GROUND_REACH_M)) {
+        if (heightM <= facts.figure(GROUND_REACH_M)) {
             return Reach.GROUND;
         }
-        if (heightM <= scene.figure(POLE_REACH_M) && diameterCm <= scene.figure(POLE_CM)) {
+        if (heightM <= facts.figure(POLE_REACH_M) && diameterCm <= facts.figure(POLE_CM)) {
             return Reach.POLE;
         }
-        return heightM <= scene.figure(ARBORIST_HEIGHT_M) ? Reach.LADDER : Reach.CLIMB;
+        return heightM <= facts.figure(ARBORIST_HEIGHT_M) ? Reach.LADDER : Reach.CLIMB;
     }
 
     private Tool tool(double diameterCm, Reach reach) {
         if (reach == Reach.POLE) {
             return Tool.POLE_PRUNER;
         }
-        if (diameterCm <= scene.figure(SECATEURS_CM)) {
+        if (diameterCm <= facts.figure(SECATEURS_CM)) {
             return Tool.SECATEURS;
         }
-        return diameterCm <= scene.figure(LOPPERS_CM) ? Tool.LOPPERS : Tool.SAW;
+        return diameterCm <= facts.figure(LOPPERS_CM) ? Tool.LOPPERS : Tool.SAW;
     }
 
     /** Person-minutes: whoever holds the rope of a heavy limb is counted, and clearing up with it. */
     private int minutes(double diameterCm, double weightKg, Technique technique, Reach reach, CutKind kind) {
-        double sawn = Math.max(0, diameterCm - scene.figure(LOPPERS_CM));
-        boolean snip = (kind == CutKind.HEADING || kind == CutKind.TOPPING) && diameterCm <= scene.figure(SECATEURS_CM);
-        double atTheCut = scene.figure(snip ? MINUTES_SHOOT : MINUTES_CUT)
-                + sawn * scene.figure(MINUTES_PER_CM)
-                + (technique == Technique.THREE_CUT ? scene.figure(MINUTES_THREE_CUTS) : 0)
-                + (reach == Reach.LADDER || reach == Reach.CLIMB ? scene.figure(MINUTES_LADDER) : 0);
-        double people = weightKg > scene.figure(TWO_PEOPLE_KG) ? scene.figure(HEAVY_PEOPLE) : 1;
-        return (int) Math.ceil(atTheCut * people + weightKg * scene.figure(MINUTES_PER_KG));
+        double sawn = Math.max(0, diameterCm - facts.figure(LOPPERS_CM));
+        boolean snip = (kind == CutKind.HEADING || kind == CutKind.TOPPING) && diameterCm <= facts.figure(SECATEURS_CM);
+        double atTheCut = facts.figure(snip ? MINUTES_SHOOT : MINUTES_CUT)
+                + sawn * facts.figure(MINUTES_PER_CM)
+                + (technique == Technique.THREE_CUT ? facts.figure(MINUTES_THREE_CUTS) : 0)
+                + (reach == Reach.LADDER || reach == Reach.CLIMB ? facts.figure(MINUTES_LADDER) : 0);
+        double people = weightKg > facts.figure(TWO_PEOPLE_KG) ? facts.figure(HEAVY_PEOPLE) : 1;
+        return (int) Math.ceil(atTheCut * people + weightKg * facts.figure(MINUTES_PER_KG));
     }
 
     private Set<Ticket> tickets(Limb limb, double heightM, double weightKg, Reach reach) {
@@ -126,7 +126,7 @@ public final class CutSizing {
         if (reach == Reach.LADDER) {
             tickets.add(Ticket.LADDER);
         }
-        TrunkHazard trunk = new TrunkHazard(scene);
+        TrunkHazard trunk = new TrunkHazard(facts);
         if (overTheCrew(heightM, weightKg)
                 || overWhatOnlyAnArboristMay(limb)
                 || trunk.present()
@@ -138,7 +138,7 @@ public final class CutSizing {
 
     /** Whether a cut is too high or what comes off too heavy for volunteers. */
     boolean overTheCrew(double heightM, double weightKg) {
-        return heightM > scene.figure(ARBORIST_HEIGHT_M) || weightKg > scene.figure(ARBORIST_KG);
+        return heightM > facts.figure(ARBORIST_HEIGHT_M) || weightKg > facts.figure(ARBORIST_KG);
     }
 
     private static boolean overWhatOnlyAnArboristMay(Limb limb) {

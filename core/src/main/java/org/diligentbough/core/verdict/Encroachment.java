@@ -12,15 +12,15 @@ import org.diligentbough.core.survey.Survey.Surrounding;
 final class Encroachment {
     private static final int STEPS = 40;
 
-    private final Scene scene;
+    private final TreeFacts facts;
 
-    Encroachment(Scene scene) {
-        this.scene = scene;
+    Encroachment(TreeFacts facts) {
+        this.facts = facts;
     }
 
     /** Distance from the base, m, from which the limb is over a neighbour; empty when it is over none that was entered. */
     OptionalDouble startsOverM(Limb limb) {
-        return firstM(limb, point -> scene.survey().surroundings().stream().anyMatch(near -> over(point, near)));
+        return firstM(limb, point -> facts.survey().surroundings().stream().anyMatch(near -> over(point, near)));
     }
 
     /**
@@ -28,14 +28,14 @@ final class Encroachment {
      * allotted or it ends within that and what is borne with.
      */
     OptionalDouble pastTheWidthFromM(Limb limb) {
-        OptionalDouble allottedM = scene.tree().noted().spreadTargetM();
+        OptionalDouble allottedM = facts.tree().noted().spreadTargetM();
         if (allottedM.isEmpty()) {
             return OptionalDouble.empty();
         }
         double radiusM = allottedM.getAsDouble() / 2;
         double borneM = Math.max(
-                scene.figure(Figure.HEIGHT_TOLERANCE_M), scene.figure(Figure.HEIGHT_TOLERANCE_SHARE) * radiusM);
-        return scene.branching().tip(limb).fromAxisM() <= radiusM + borneM
+                facts.figure(Figure.HEIGHT_TOLERANCE_M), facts.figure(Figure.HEIGHT_TOLERANCE_SHARE) * radiusM);
+        return facts.branching().tip(limb).fromAxisM() <= radiusM + borneM
                 ? OptionalDouble.empty()
                 : firstM(limb, point -> point.fromAxisM() > radiusM);
     }
@@ -43,7 +43,7 @@ final class Encroachment {
     private OptionalDouble firstM(Limb limb, Predicate<Point> which) {
         for (int step = 0; step <= STEPS; step++) {
             double alongM = limb.lengthM() * step / STEPS;
-            Point point = scene.branching().pointAt(limb, alongM);
+            Point point = facts.branching().pointAt(limb, alongM);
             if (which.test(point)) {
                 return OptionalDouble.of(alongM);
             }

@@ -16,12 +16,12 @@ import org.diligentbough.core.survey.LivingCrown;
 final class Findings {
     private static final Comparator<Finding> IN_ORDER = Comparator.comparing(Finding::rule);
 
-    private final Scene scene;
+    private final TreeFacts facts;
     private final Map<String, List<Finding>> byLimb = new HashMap<>();
 
-    Findings(Scene scene) {
-        this.scene = scene;
-        scene.branching().outwards().forEach(limb -> byLimb.put(limb.id(), new ArrayList<>()));
+    Findings(TreeFacts facts) {
+        this.facts = facts;
+        facts.branching().outwards().forEach(limb -> byLimb.put(limb.id(), new ArrayList<>()));
     }
 
     void add(String limb, Finding finding) {
@@ -86,7 +86,7 @@ final class Findings {
     Set<String> gone() {
         Set<String> gone = new HashSet<>();
         Map<String, Double> cutAtM = new HashMap<>();
-        for (Limb limb : scene.branching().outwards()) {
+        for (Limb limb : facts.branching().outwards()) {
             Optional<Finding> deciding = deciding(limb);
             boolean withParent = limb.parent()
                     .filter(parent ->
@@ -108,7 +108,7 @@ final class Findings {
     Set<String> takingOver() {
         Set<String> gone = gone();
         Set<String> found = new HashSet<>();
-        for (Limb limb : scene.branching().outwards()) {
+        for (Limb limb : facts.branching().outwards()) {
             if (!gone.contains(limb.id())) {
                 deciding(limb)
                         .filter(Finding::acts)
@@ -122,16 +122,11 @@ final class Findings {
 
     /** What is left of the crown when all that was found is done. */
     LivingCrown crownAfter() {
-        Branching branching = scene.branching();
-        LivingCrown crown = new LivingCrown(branching, scene.shares());
+        Branching branching = facts.branching();
+        LivingCrown crown = new LivingCrown(branching, facts.shares());
         for (Limb limb : branching.outwards()) {
-            deciding(limb).ifPresent(finding -> {
-                if (finding.verdict() == Verdict.REMOVE) {
-                    crown.remove(limb);
-                } else if (finding.verdict() == Verdict.SHORTEN) {
-                    crown.shorten(limb, finding.place().orElseThrow().alongM());
-                }
-            });
+            deciding(limb).ifPresent(finding -> finding.verdict()
+                    .takenFrom(crown, limb, finding.place().map(Place::alongM).orElse(0.0)));
         }
         return crown;
     }

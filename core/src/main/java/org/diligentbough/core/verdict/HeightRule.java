@@ -29,14 +29,14 @@ import org.diligentbough.core.survey.Limb;
 final class HeightRule {
     private static final int BUD_STEPS = 10;
 
-    private final Scene scene;
+    private final TreeFacts facts;
     private final Branching branching;
     private final CutPlaces places;
 
-    HeightRule(Scene scene) {
-        this.scene = scene;
-        this.branching = scene.branching();
-        this.places = scene.places();
+    HeightRule(TreeFacts facts) {
+        this.facts = facts;
+        this.branching = facts.branching();
+        this.places = facts.places();
     }
 
     /** One limb that stands too high, with what the steps ask about it. */
@@ -53,12 +53,12 @@ final class HeightRule {
 
         Tall(Limb limb) {
             this.limb = limb;
-            this.wantedM = scene.heightWantedM().orElseThrow();
-            this.aimM = scene.aimM().orElseThrow();
+            this.wantedM = facts.heightWantedM().orElseThrow();
+            this.aimM = facts.aimM().orElseThrow();
             this.topM = branching.topM(limb);
             this.overM = topM - wantedM;
             this.reachesM = reachesAtM(aimM);
-            this.leastM = mostlyOver() ? 0 : limb.lengthM() * (1 - scene.figure(HEIGHT_TAKES_MOST_SHARE));
+            this.leastM = mostlyOver() ? 0 : limb.lengthM() * (1 - facts.figure(HEIGHT_TAKES_MOST_SHARE));
         }
 
         /** Distance from its base at which it reaches a height, m. */
@@ -68,7 +68,7 @@ final class HeightRule {
         }
 
         boolean mostlyOver() {
-            return overM > scene.figure(OVER_SHARE_FOR_MORE_THAN_HALF) * limb.lengthM();
+            return overM > facts.figure(OVER_SHARE_FOR_MORE_THAN_HALF) * limb.lengthM();
         }
 
         boolean leavesAboveAim() {
@@ -76,7 +76,7 @@ final class HeightRule {
         }
 
         Reason why() {
-            return scene.reason(ReasonCode.TOO_HIGH, topM, wantedM, aimM);
+            return facts.reason(ReasonCode.TOO_HIGH, topM, wantedM, aimM);
         }
 
         Finding shorten(Place place, Reason... how) {
@@ -93,11 +93,11 @@ final class HeightRule {
      * @param gone limbs that go by other rules: none is cut back to
      */
     Optional<Finding> of(Limb limb, Set<String> gone) {
-        if (scene.aimM().isEmpty() || !branching.living(limb) || isCrop(limb)) {
+        if (facts.aimM().isEmpty() || !branching.living(limb) || isCrop(limb)) {
             return Optional.empty();
         }
         Tall tall = new Tall(limb);
-        if (tall.overM <= scene.heightToleranceM() + Scene.SAME) {
+        if (tall.overM <= facts.heightToleranceM() + TreeFacts.SAME) {
             return Optional.empty();
         }
         return toBranchBelowAim(tall, gone)
@@ -110,7 +110,7 @@ final class HeightRule {
 
     /** A peach's shoot of last year carries the crop; its own work shortens it. */
     private boolean isCrop(Limb limb) {
-        return scene.traits().group() == SpeciesTraits.Group.PEACH && limb.youngerThanOrOf(1);
+        return facts.traits().group() == SpeciesTraits.Group.PEACH && limb.youngerThanOrOf(1);
     }
 
     /** The branch nearest below the aim; one that just misses a measure where no better is. */
@@ -119,19 +119,19 @@ final class HeightRule {
             return Optional.empty();
         }
         return belowAim(tall, gone, 0)
-                .or(() -> belowAim(tall, gone, scene.figure(NEARLY)))
+                .or(() -> belowAim(tall, gone, facts.figure(NEARLY)))
                 .map(branch -> tall.shorten(CutPlaces.to(branch)));
     }
 
     private Optional<Limb> belowAim(Tall tall, Set<String> gone, double slack) {
-        double nearM = scene.figure(BELOW_AIM_SHARE) * tall.limb.lengthM() * (1 + slack);
-        double lowestM = tall.topM - (tall.overM + scene.regrowthM() + scene.figure(DROP_BESIDES_M)) * (1 + slack);
+        double nearM = facts.figure(BELOW_AIM_SHARE) * tall.limb.lengthM() * (1 + slack);
+        double lowestM = tall.topM - (tall.overM + facts.regrowthM() + facts.figure(DROP_BESIDES_M)) * (1 + slack);
         double highestM = tall.aimM + slack * (tall.topM - tall.aimM);
         return branches(tall, gone, slack).stream()
-                .filter(branch -> leavesAtM(tall, branch) <= highestM + Scene.SAME)
-                .filter(branch -> branch.originM() >= tall.reachesM - nearM - Scene.SAME)
-                .filter(branch -> topAfterM(tall, branch) >= lowestM - Scene.SAME)
-                .filter(branch -> branch.originM() >= tall.leastM * (1 - slack) - Scene.SAME)
+                .filter(branch -> leavesAtM(tall, branch) <= highestM + TreeFacts.SAME)
+                .filter(branch -> branch.originM() >= tall.reachesM - nearM - TreeFacts.SAME)
+                .filter(branch -> topAfterM(tall, branch) >= lowestM - TreeFacts.SAME)
+                .filter(branch -> branch.originM() >= tall.leastM * (1 - slack) - TreeFacts.SAME)
                 .max(Comparator.comparingDouble(Limb::originM));
     }
 
@@ -139,7 +139,7 @@ final class HeightRule {
     private List<Limb> branches(Tall tall, Set<String> gone, double slack) {
         return places.sideBranches(tall.limb, slack).stream()
                 .filter(branch -> !gone.contains(branch.id()) && branch.originM() < tall.limb.lengthM())
-                .filter(branch -> places.outward(branch) || scene.leader(tall.limb))
+                .filter(branch -> places.outward(branch) || facts.leader(tall.limb))
                 .toList();
     }
 
@@ -152,10 +152,10 @@ final class HeightRule {
     private double loweredTopM(Limb branch) {
         double topM = branching.topM(branch);
         Tall tall = new Tall(branch);
-        if (tall.overM <= scene.heightToleranceM()) {
+        if (tall.overM <= facts.heightToleranceM()) {
             return topM;
         }
-        double atM = Math.max(tall.reachesAtM(tall.wantedM), scene.figure(BUD_LEAST_KEPT_SHARE) * branch.lengthM());
+        double atM = Math.max(tall.reachesAtM(tall.wantedM), facts.figure(BUD_LEAST_KEPT_SHARE) * branch.lengthM());
         return atM < branch.lengthM() && places.mayHead(branch, atM)
                 ? branching.pointAt(branch, atM).upM()
                 : topM;
@@ -177,19 +177,19 @@ final class HeightRule {
         if (never) {
             return Optional.empty();
         }
-        double leastM = Math.max(tall.leastM, scene.figure(BUD_LEAST_KEPT_SHARE) * tall.limb.lengthM());
+        double leastM = Math.max(tall.leastM, facts.figure(BUD_LEAST_KEPT_SHARE) * tall.limb.lengthM());
         double fromM = Math.max(tall.reachesM, leastM);
         // What is thin may end a little over the height wanted; stout wood is not headed for less than that height.
-        double borneM = tall.limb.diameterCm() <= scene.figure(LOPPERS_CM) ? scene.heightToleranceM() : 0;
+        double borneM = tall.limb.diameterCm() <= facts.figure(LOPPERS_CM) ? facts.heightToleranceM() : 0;
         double toM = Math.max(fromM, tall.reachesAtM(tall.wantedM + borneM));
         for (int step = 0; step <= BUD_STEPS; step++) {
             double alongM = fromM + (toM - fromM) * step / BUD_STEPS;
             if (alongM > 0 && alongM < tall.limb.lengthM() && places.mayHead(tall.limb, alongM)) {
                 boolean stillOver = branching.pointAt(tall.limb, alongM).upM()
-                        > tall.wantedM + scene.heightToleranceM() + Scene.SAME;
+                        > tall.wantedM + facts.heightToleranceM() + TreeFacts.SAME;
                 return Optional.of(tall.shorten(
                         Place.at(CutKind.HEADING, alongM),
-                        scene.reason(stillOver ? ReasonCode.IN_STEPS : ReasonCode.TO_OUTWARD_BUD)));
+                        facts.reason(stillOver ? ReasonCode.IN_STEPS : ReasonCode.TO_OUTWARD_BUD)));
             }
         }
         return Optional.empty();
@@ -203,20 +203,20 @@ final class HeightRule {
         return branches(tall, gone, 0).stream()
                 .filter(branch -> leavesAtM(tall, branch) > tall.aimM && branch.originM() >= tall.leastM)
                 .filter(branch ->
-                        tall.topM - topAfterM(tall, branch) >= scene.figure(LEAST_STEP_DOWN_SHARE) * tall.overM)
+                        tall.topM - topAfterM(tall, branch) >= facts.figure(LEAST_STEP_DOWN_SHARE) * tall.overM)
                 .min(Comparator.comparingDouble(Limb::originM))
-                .map(branch -> leavesAtM(tall, branch) <= tall.wantedM + Scene.SAME
+                .map(branch -> leavesAtM(tall, branch) <= tall.wantedM + TreeFacts.SAME
                         ? tall.shorten(CutPlaces.to(branch))
-                        : tall.shorten(CutPlaces.to(branch), scene.reason(ReasonCode.IN_STEPS)));
+                        : tall.shorten(CutPlaces.to(branch), facts.reason(ReasonCode.IN_STEPS)));
     }
 
     /** What leaves above the aim, and a side limb that stands over the height wanted by a good part of its length. */
     private Optional<Finding> whole(Tall tall) {
         if (tall.leavesAboveAim()) {
-            return Optional.of(Finding.remove(Rule.TOO_HIGH, tall.why(), scene.reason(ReasonCode.LEAVES_ABOVE_AIM)));
+            return Optional.of(Finding.remove(Rule.TOO_HIGH, tall.why(), facts.reason(ReasonCode.LEAVES_ABOVE_AIM)));
         }
         return tall.limb.parent().isPresent() && tall.mostlyOver()
-                ? Optional.of(Finding.remove(Rule.TOO_HIGH, tall.why(), scene.reason(ReasonCode.NO_SIDE_BRANCH)))
+                ? Optional.of(Finding.remove(Rule.TOO_HIGH, tall.why(), facts.reason(ReasonCode.NO_SIDE_BRANCH)))
                 : Optional.empty();
     }
 
@@ -227,22 +227,22 @@ final class HeightRule {
                 .toList();
         Optional<Limb> near = others.stream()
                 .filter(other ->
-                        Branching.apartDeg(other.azimuthDeg(), tall.limb.azimuthDeg()) <= scene.figure(MAINS_NEAR_DEG))
+                        Branching.apartDeg(other.azimuthDeg(), tall.limb.azimuthDeg()) <= facts.figure(MAINS_NEAR_DEG))
                 .findFirst();
         boolean toSpare = tall.limb.parent().isEmpty()
-                && !scene.leader(tall.limb)
-                && others.size() >= scene.mainsWanted()
+                && !facts.leader(tall.limb)
+                && others.size() >= facts.mainsWanted()
                 && near.isPresent();
         return toSpare
                 ? Optional.of(Finding.remove(
                         Rule.TOO_HIGH,
                         tall.why(),
-                        scene.reason(ReasonCode.MAIN_TO_SPARE, near.get().id())))
+                        facts.reason(ReasonCode.MAIN_TO_SPARE, near.get().id())))
                 : Optional.empty();
     }
 
     private Finding leave(Tall tall) {
         double alongM = Math.max(tall.reachesM, tall.leastM);
-        return Finding.leave(Rule.TOO_HIGH, Verdict.WAIT, tall.why(), scene.findABranch(tall.limb, alongM));
+        return Finding.leave(Rule.TOO_HIGH, Verdict.WAIT, tall.why(), facts.findABranch(tall.limb, alongM));
     }
 }

@@ -34,46 +34,46 @@ import org.diligentbough.core.survey.Role;
 public final class KindWood {
     private static final Set<Role> FRAME = Set.of(Role.LEADER, Role.SCAFFOLD, Role.TIER);
 
-    private final Scene scene;
+    private final TreeFacts facts;
     private final Branching branching;
     private final ShootRules shoots;
     /** A peach's shoots of last year that are kept for the crop; the others are cut for the wood of the year after. */
     private final Set<String> crop = new HashSet<>();
 
-    KindWood(Scene scene, ShootRules shoots) {
-        this.scene = scene;
-        this.branching = scene.branching();
+    KindWood(TreeFacts facts, ShootRules shoots) {
+        this.facts = facts;
+        this.branching = facts.branching();
         this.shoots = shoots;
-        if (peach(scene)) {
+        if (peach(facts)) {
             chooseCrop();
         }
     }
 
     /** What is done to a limb as fruiting wood of its kind; empty where the kind has no such work, or not on this limb. */
     Optional<Finding> of(Limb limb) {
-        if (byBuds(scene)
-                && !peach(scene)
+        if (byBuds(facts)
+                && !peach(facts)
                 && limb.is(Role.TIER)
                 && limb.faults().isEmpty()
                 && branching.living(limb)) {
             return Optional.of(tiedIn());
         }
-        boolean spared = scene.shortenedThisYear(limb)
+        boolean spared = facts.shortenedThisYear(limb)
                 || !branching.living(limb)
-                || scene.wildlife()
-                || scene.young() && nothingBearsYet()
+                || facts.wildlife()
+                || facts.young() && nothingBearsYet()
                 || limb.role().filter(FRAME::contains).isPresent()
-                || limb.diameterCm() > scene.figure(FRUIT_WOOD_CM);
+                || limb.diameterCm() > facts.figure(FRUIT_WOOD_CM);
         if (spared) {
             return Optional.empty();
         }
-        if (peach(scene)) {
+        if (peach(facts)) {
             return limb.youngerThanOrOf(1) ? peachShoot(limb) : fruited(limb);
         }
-        if (byBuds(scene)) {
+        if (byBuds(facts)) {
             return trained(limb);
         }
-        return switch (scene.tree().species()) {
+        return switch (facts.tree().species()) {
             case PLUM -> plum(limb);
             case APRICOT -> limb.youngerThanOrOf(1) ? apricotShoot(limb) : nearTheArm(limb);
             case PERSIMMON -> persimmon(limb);
@@ -82,21 +82,21 @@ public final class KindWood {
     }
 
     /** Whether a kind fruits on last year's shoots and has each renewed in turn. */
-    public static boolean peach(Scene scene) {
-        return scene.traits().group() == SpeciesTraits.Group.PEACH;
+    public static boolean peach(TreeFacts facts) {
+        return facts.traits().group() == SpeciesTraits.Group.PEACH;
     }
 
     /** Whether a tree's laterals are cut by buds each summer: espaliers, fans and cordons of the kinds that bear spurs. */
-    public static boolean byBuds(Scene scene) {
-        Form form = scene.formWanted();
+    public static boolean byBuds(TreeFacts facts) {
+        Form form = facts.formWanted();
         return (form == Form.ESPALIER || form == Form.FAN || form == Form.CORDON)
-                && !scene.bush()
-                && !scene.fig()
-                && !scene.evergreen();
+                && !facts.bush()
+                && !facts.fig()
+                && !facts.evergreen();
     }
 
     private boolean nothingBearsYet() {
-        return scene.survey().limbs().stream().noneMatch(limb -> limb.fruitsAtLeast(1));
+        return facts.survey().limbs().stream().noneMatch(limb -> limb.fruitsAtLeast(1));
     }
 
     /** A side shoot of a year with nothing else wrong; an upright one is another rule's. */
@@ -113,23 +113,23 @@ public final class KindWood {
     }
 
     private Finding byAThird(Limb limb, CutKind how, Reason... why) {
-        double atM = limb.lengthM() * (1 - scene.figure(YOUNG_SHORTENING_SHARE));
+        double atM = limb.lengthM() * (1 - facts.figure(YOUNG_SHORTENING_SHARE));
         return Finding.act(Rule.KIND_WOOD, Verdict.SHORTEN, Place.at(how, atM), why);
     }
 
     /** Long shoots to two buds keep the tree small, laterals to three: the top bud extends, the lower ones fruit. */
     private Optional<Finding> plum(Limb limb) {
-        if (!plainShoot(limb) || limb.lengthM() < scene.figure(LATERAL_M)) {
+        if (!plainShoot(limb) || limb.lengthM() < facts.figure(LATERAL_M)) {
             return Optional.empty();
         }
         return Optional.of(
-                limb.lengthM() > scene.figure(LONG_SHOOT_M)
-                        ? toBuds(limb, scene.figure(TWO_BUDS_M), scene.reason(ReasonCode.PLUM_TO_TWO_BUDS))
-                        : toBuds(limb, scene.figure(THREE_BUDS_M), scene.reason(ReasonCode.PLUM_TO_THREE_BUDS)));
+                limb.lengthM() > facts.figure(LONG_SHOOT_M)
+                        ? toBuds(limb, facts.figure(TWO_BUDS_M), facts.reason(ReasonCode.PLUM_TO_TWO_BUDS))
+                        : toBuds(limb, facts.figure(THREE_BUDS_M), facts.reason(ReasonCode.PLUM_TO_THREE_BUDS)));
     }
 
     private Finding tiedIn() {
-        return Finding.leave(Rule.KIND_WOOD, Verdict.KEEP, scene.reason(ReasonCode.TIER_KEPT));
+        return Finding.leave(Rule.KIND_WOOD, Verdict.KEEP, facts.reason(ReasonCode.TIER_KEPT));
     }
 
     /** Laterals on what is tied in to three buds, what grows on those to one. */
@@ -141,7 +141,7 @@ public final class KindWood {
                 .flatMap(Optional::stream)
                 .filter(parent -> !parent.is(Role.LEADER))
                 .count();
-        long order = scene.formWanted() == Form.CORDON ? from + 1 : from;
+        long order = facts.formWanted() == Form.CORDON ? from + 1 : from;
         boolean shoot = limb.youngerThanOrOf(2)
                 && limb.faults().stream().allMatch(fault -> fault.kind() == FaultKind.UPRIGHT_SHOOT);
         if (order == 0 && limb.faults().isEmpty()) {
@@ -150,52 +150,52 @@ public final class KindWood {
         if (order == 0 || !shoot || limb.is(Role.FRUITING_ARM) || limb.is(Role.RENEWAL)) {
             return Optional.empty();
         }
-        double leftM = scene.figure(order == 1 ? THREE_BUDS_M : ONE_BUD_M);
+        double leftM = facts.figure(order == 1 ? THREE_BUDS_M : ONE_BUD_M);
         return limb.lengthM() <= 2 * leftM
                 ? Optional.empty()
                 : Optional.of(toBuds(
                         limb,
                         leftM,
-                        scene.reason(
+                        facts.reason(
                                 order == 1 ? ReasonCode.LATERAL_TO_THREE_BUDS : ReasonCode.SUB_LATERAL_TO_ONE_BUD)));
     }
 
     /** Each strong shoot whose tip is taken in early summer becomes several, which flower the year after. */
     private Optional<Finding> persimmon(Limb limb) {
         boolean strong = limb.youngerThanOrOf(2)
-                && limb.lengthM() > scene.figure(LONG_SHOOT_M)
+                && limb.lengthM() > facts.figure(LONG_SHOOT_M)
                 && limb.faults().stream().allMatch(fault -> fault.kind() == FaultKind.UPRIGHT_SHOOT);
         return strong
-                ? Optional.of(byAThird(limb, CutKind.TOPPING, scene.reason(ReasonCode.PERSIMMON_TOPPED)))
+                ? Optional.of(byAThird(limb, CutKind.TOPPING, facts.reason(ReasonCode.PERSIMMON_TOPPED)))
                 : Optional.empty();
     }
 
     /** Wood that bore and is not yet of the frame. */
     private boolean fruitWood(Limb limb) {
         return limb.parent().isPresent()
-                && limb.woodYears().orElse(2) <= scene.figure(FRUIT_WOOD_YEARS)
+                && limb.woodYears().orElse(2) <= facts.figure(FRUIT_WOOD_YEARS)
                 && (limb.fruitsAtLeast(1) || limb.has(FaultKind.SPENT) || limb.is(Role.FRUITING_ARM));
     }
 
     /** An apricot's fruiting wood is kept near its arm: beyond half a metre back to a young shoot nearer. */
     private Optional<Finding> nearTheArm(Limb limb) {
-        if (!fruitWood(limb) || limb.lengthM() <= scene.figure(APRICOT_NEAR_ARM_M)) {
+        if (!fruitWood(limb) || limb.lengthM() <= facts.figure(APRICOT_NEAR_ARM_M)) {
             return Optional.empty();
         }
         Optional<Limb> young = shoots.renewalShoot(limb)
-                .filter(shoot -> shoot.originM() <= scene.figure(APRICOT_NEAR_ARM_M) + Scene.SAME);
+                .filter(shoot -> shoot.originM() <= facts.figure(APRICOT_NEAR_ARM_M) + TreeFacts.SAME);
         return Optional.of(young.map(shoot -> Finding.act(
                         Rule.RENEWAL,
                         Verdict.SHORTEN,
                         Place.toSideBranch(CutKind.RENEWAL, shoot.originM(), shoot.id()),
-                        scene.reason(ReasonCode.APRICOT_NEAR_ARM, limb.lengthM(), shoot.id())))
+                        facts.reason(ReasonCode.APRICOT_NEAR_ARM, limb.lengthM(), shoot.id())))
                 .orElseGet(() -> Finding.leave(
-                        Rule.KIND_WOOD, Verdict.WAIT, scene.reason(ReasonCode.APRICOT_GROW_FIRST, limb.lengthM()))));
+                        Rule.KIND_WOOD, Verdict.WAIT, facts.reason(ReasonCode.APRICOT_GROW_FIRST, limb.lengthM()))));
     }
 
     private Optional<Finding> apricotShoot(Limb limb) {
-        return plainShoot(limb) && limb.lengthM() > scene.figure(SIDE_SHOOT_M)
-                ? Optional.of(byAThird(limb, CutKind.HEADING, scene.reason(ReasonCode.APRICOT_SHOOT_TIPPED)))
+        return plainShoot(limb) && limb.lengthM() > facts.figure(SIDE_SHOOT_M)
+                ? Optional.of(byAThird(limb, CutKind.HEADING, facts.reason(ReasonCode.APRICOT_SHOOT_TIPPED)))
                 : Optional.empty();
     }
 
@@ -209,8 +209,8 @@ public final class KindWood {
                         Rule.RENEWAL,
                         Verdict.SHORTEN,
                         Place.toSideBranch(CutKind.RENEWAL, shoot.originM(), shoot.id()),
-                        scene.reason(ReasonCode.PEACH_FRUITED, shoot.id())))
-                .orElseGet(() -> Finding.leave(Rule.RENEWAL, Verdict.WAIT, scene.reason(ReasonCode.PEACH_GROW_FIRST))));
+                        facts.reason(ReasonCode.PEACH_FRUITED, shoot.id())))
+                .orElseGet(() -> Finding.leave(Rule.RENEWAL, Verdict.WAIT, facts.reason(ReasonCode.PEACH_GROW_FIRST))));
     }
 
     /** Last year's shoots: kept for the crop by two thirds, the others to three or four buds for the wood of next year. */
@@ -220,19 +220,19 @@ public final class KindWood {
             return Optional.empty();
         }
         if (limb.is(Role.RENEWAL) && !successor(limb)) {
-            return limb.lengthM() > scene.figure(SIDE_SHOOT_M)
-                    ? Optional.of(toBuds(limb, scene.figure(THREE_BUDS_M), scene.reason(ReasonCode.PEACH_NEXT_YEARS)))
+            return limb.lengthM() > facts.figure(SIDE_SHOOT_M)
+                    ? Optional.of(toBuds(limb, facts.figure(THREE_BUDS_M), facts.reason(ReasonCode.PEACH_NEXT_YEARS)))
                     : Optional.empty();
         }
         Reason kept =
-                scene.reason(limb.buds().isPresent() ? ReasonCode.PEACH_KEPT_TO_BUDS : ReasonCode.PEACH_KEPT_FOR_CROP);
-        if (limb.lengthM() <= scene.figure(SIDE_SHOOT_M)) {
+                facts.reason(limb.buds().isPresent() ? ReasonCode.PEACH_KEPT_TO_BUDS : ReasonCode.PEACH_KEPT_FOR_CROP);
+        if (limb.lengthM() <= facts.figure(SIDE_SHOOT_M)) {
             return Optional.of(Finding.leave(Rule.KIND_WOOD, Verdict.KEEP, kept));
         }
         return Optional.of(
                 crop.contains(limb.id()) || successor(limb)
                         ? byAThird(limb, CutKind.HEADING, kept)
-                        : toBuds(limb, scene.figure(THREE_BUDS_M), scene.reason(ReasonCode.PEACH_NEXT_YEARS)));
+                        : toBuds(limb, facts.figure(THREE_BUDS_M), facts.reason(ReasonCode.PEACH_NEXT_YEARS)));
     }
 
     /** Whether what it grows from is cut back to it, so that it bears in that one's place. */
@@ -247,16 +247,16 @@ public final class KindWood {
 
     private void chooseCrop() {
         Comparator<Limb> best = Comparator.comparingDouble(
-                        (Limb limb) -> -scene.lightOn(limb).orElse(0))
+                        (Limb limb) -> -facts.lightOn(limb).orElse(0))
                 .thenComparing(Limb::id);
         lastYearsShoots().stream()
                 .sorted(Comparator.comparing((Limb limb) -> !bearsFlowers(limb)).thenComparing(best))
-                .limit(peachShootsWanted(scene))
+                .limit(peachShootsWanted(facts))
                 .forEach(limb -> crop.add(limb.id()));
     }
 
     private List<Limb> lastYearsShoots() {
-        return scene.survey().limbs().stream()
+        return facts.survey().limbs().stream()
                 .filter(limb -> limb.youngerThanOrOf(1) && branching.living(limb) && !limb.is(Role.RENEWAL))
                 .toList();
     }
@@ -267,12 +267,12 @@ public final class KindWood {
     }
 
     /** How many of last year's shoots next year's crop wants: one for each 12.5 cm of the arms (own assumption). */
-    public static int peachShootsWanted(Scene scene) {
-        double armsM = scene.survey().limbs().stream()
-                .filter(limb -> scene.branching().living(limb) && !limb.youngerThanOrOf(1))
-                .filter(limb -> limb.diameterCm() > scene.figure(FRUIT_WOOD_CM))
+    public static int peachShootsWanted(TreeFacts facts) {
+        double armsM = facts.survey().limbs().stream()
+                .filter(limb -> facts.branching().living(limb) && !limb.youngerThanOrOf(1))
+                .filter(limb -> limb.diameterCm() > facts.figure(FRUIT_WOOD_CM))
                 .mapToDouble(Limb::lengthM)
                 .sum();
-        return (int) Math.round(armsM / scene.figure(PEACH_SHOOTS_APART_M));
+        return (int) Math.round(armsM / facts.figure(PEACH_SHOOTS_APART_M));
     }
 }

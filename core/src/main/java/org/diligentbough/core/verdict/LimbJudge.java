@@ -23,7 +23,7 @@ public final class LimbJudge {
     /** Times the table is gone through at most; twice is enough for nearly all trees. */
     private static final int MOST_PASSES = 4;
 
-    private final Scene scene;
+    private final TreeFacts facts;
     private final Branching branching;
     private final SoundnessRules soundness;
     private final FrameRules frame;
@@ -42,23 +42,23 @@ public final class LimbJudge {
     /** Decisions that differ from the table, by the limb's tag. */
     private final Map<String, Decision> decisions = new HashMap<>();
 
-    public LimbJudge(Scene scene) {
-        this.scene = scene;
-        this.branching = scene.branching();
-        this.soundness = new SoundnessRules(scene);
-        this.frame = new FrameRules(scene);
-        this.height = new HeightRule(scene);
-        this.shoots = new ShootRules(scene);
-        this.shade = new ShadeRule(scene);
-        this.sunburn = new SunburnRule(scene);
-        this.mains = new MainsRules(scene);
-        this.forming = new FormingRules(scene);
-        this.ownRules = new BushAndFigRules(scene);
-        this.kindWood = new KindWood(scene, shoots);
-        this.pairs = new PairRules(scene);
-        this.questions = new Questions(scene);
-        this.ticked = new Ticked(scene);
-        this.sizing = new CutSizing(scene);
+    public LimbJudge(TreeFacts facts) {
+        this.facts = facts;
+        this.branching = facts.branching();
+        this.soundness = new SoundnessRules(facts);
+        this.frame = new FrameRules(facts);
+        this.height = new HeightRule(facts);
+        this.shoots = new ShootRules(facts);
+        this.shade = new ShadeRule(facts);
+        this.sunburn = new SunburnRule(facts);
+        this.mains = new MainsRules(facts);
+        this.forming = new FormingRules(facts);
+        this.ownRules = new BushAndFigRules(facts);
+        this.kindWood = new KindWood(facts, shoots);
+        this.pairs = new PairRules(facts);
+        this.questions = new Questions(facts);
+        this.ticked = new Ticked(facts);
+        this.sizing = new CutSizing(facts);
     }
 
     /**
@@ -100,7 +100,7 @@ public final class LimbJudge {
         for (Limb limb : branching.outwards()) {
             verdicts.put(limb.id(), verdict(limb, findings, gone, verdicts, ownCuts));
         }
-        return scene.survey().limbs().stream()
+        return facts.survey().limbs().stream()
                 .map(limb -> verdicts.get(limb.id()))
                 .toList();
     }
@@ -112,7 +112,7 @@ public final class LimbJudge {
             takesOver = found.takingOver();
             found = pass(takesOver);
         }
-        if (!scene.bush()) {
+        if (!facts.bush()) {
             shade(found, takesOver);
             sunburn(found);
         }
@@ -121,7 +121,7 @@ public final class LimbJudge {
 
     /** Once through the table. {@code takesOver}: branches that others are cut back to, so they may be thick. */
     private Findings pass(Set<String> takesOver) {
-        Findings findings = new Findings(scene);
+        Findings findings = new Findings(facts);
         for (Limb limb : branching.outwards()) {
             ofItself(limb, takesOver.contains(limb.id())).forEach(finding -> findings.add(limb.id(), finding));
         }
@@ -131,7 +131,7 @@ public final class LimbJudge {
                 .toList()));
         findings.addAll(pairs.settle(findings.gone()));
         Set<String> spared = spared(findings, takesOver);
-        if (scene.bush()) {
+        if (facts.bush()) {
             Set<String> gone = findings.gone();
             findings.addAll(ownRules.bush(branching.outwards().stream()
                     .filter(limb -> !gone.contains(limb.id()))
@@ -178,7 +178,7 @@ public final class LimbJudge {
             boolean goes = known
                     || gone.contains(limb.id())
                     || limb.parent().filter(gone::contains).isPresent();
-            if (goes || scene.onlyCleaned(limb) || scene.evergreenLeftAlone()) {
+            if (goes || facts.onlyCleaned(limb) || facts.evergreenLeftAlone()) {
                 continue;
             }
             Optional<Finding> tall = height.of(limb, gone);
@@ -207,7 +207,7 @@ public final class LimbJudge {
         if (dark.isEmpty()) {
             return;
         }
-        Map<String, Double> after = scene.lightAfter(findings.crownAfter());
+        Map<String, Double> after = facts.lightAfter(findings.crownAfter());
         sunburn.keptShort(dark, after).forEach((shoot, finding) -> {
             findings.takeBack(branching.get(shoot), Rule.UPRIGHT_SHOOT);
             findings.add(shoot, finding);
@@ -221,12 +221,12 @@ public final class LimbJudge {
         spared.addAll(takesOver);
         List<Limb> dark = branching.outwards().stream()
                 .filter(limb -> !gone.contains(limb.id()) && !spared.contains(limb.id()))
-                .filter(limb -> !scene.onlyCleaned(limb) && shade.asks(limb))
+                .filter(limb -> !facts.onlyCleaned(limb) && shade.asks(limb))
                 .toList();
-        if (dark.isEmpty() && scene.strongGraftShare() <= 0) {
+        if (dark.isEmpty() && facts.strongGraftShare() <= 0) {
             return;
         }
-        Map<String, Double> after = scene.lightAfter(findings.crownAfter());
+        Map<String, Double> after = facts.lightAfter(findings.crownAfter());
         dark.forEach(limb -> shade.of(limb, after).ifPresent(finding -> findings.add(limb.id(), finding)));
         findings.addAll(mains.strongGraft(findings.gone(), spared, after));
     }
@@ -242,24 +242,24 @@ public final class LimbJudge {
             return found;
         }
         found.add(shoots.nothingClear());
-        if (scene.onlyCleaned(limb)) {
+        if (facts.onlyCleaned(limb)) {
             found.add(
                     0,
                     Finding.leave(
                             Rule.NOTHING_CLEAR,
                             Verdict.KEEP,
-                            scene.reason(
-                                    scene.weakGraft(limb)
+                            facts.reason(
+                                    facts.weakGraft(limb)
                                             ? ReasonCode.WEAK_GRAFT_ONLY_CLEANED
                                             : ReasonCode.WEAK_IN_GROUP_ONLY_CLEANED)));
             return found;
         }
-        if (scene.evergreenLeftAlone()) {
+        if (facts.evergreenLeftAlone()) {
             frame.encroaching(limb)
                     .filter(finding -> limb.has(FaultKind.ENCROACHING))
                     .ifPresent(found::add);
             found.add(
-                    0, Finding.leave(Rule.NOTHING_CLEAR, Verdict.KEEP, scene.reason(ReasonCode.EVERGREEN_LEFT_ALONE)));
+                    0, Finding.leave(Rule.NOTHING_CLEAR, Verdict.KEEP, facts.reason(ReasonCode.EVERGREEN_LEFT_ALONE)));
             return found;
         }
         frame.intoCentre(limb).ifPresent(found::add);
@@ -268,21 +268,21 @@ public final class LimbJudge {
         }
         frame.low(limb).ifPresent(found::add);
         frame.encroaching(limb).ifPresent(found::add);
-        if (!scene.bush()) {
+        if (!facts.bush()) {
             otherTreeRules(limb).forEach(found::add);
         }
         if (takesOver) {
             found.add(Finding.leave(
                     Rule.FRUITFUL,
                     Verdict.KEEP,
-                    scene.reason(ReasonCode.TAKES_OVER, limb.parent().orElseThrow())));
+                    facts.reason(ReasonCode.TAKES_OVER, limb.parent().orElseThrow())));
         }
         return found;
     }
 
     private Finding decided(Decision decision) {
         Limb limb = branching.get(decision.limb());
-        Reason why = scene.reason(ReasonCode.DECIDED, decision.by(), decision.on());
+        Reason why = facts.reason(ReasonCode.DECIDED, decision.by(), decision.on());
         return switch (decision.verdict()) {
             case REMOVE -> Finding.remove(Rule.DECIDED, why);
             case SHORTEN -> Finding.act(Rule.DECIDED, Verdict.SHORTEN, shortenedAt(limb, decision), why);
@@ -292,19 +292,19 @@ public final class LimbJudge {
     }
 
     private Place shortenedAt(Limb limb, Decision decision) {
-        double thirdM = scene.places().aThirdFromTipM(limb);
+        double thirdM = facts.places().aThirdFromTipM(limb);
         return decision.alongM().isPresent()
-                ? scene.places().asDecided(limb, decision.alongM().getAsDouble())
-                : scene.places().shortenByAThird(limb).orElseGet(() -> scene.places()
+                ? facts.places().asDecided(limb, decision.alongM().getAsDouble())
+                : facts.places().shortenByAThird(limb).orElseGet(() -> facts.places()
                         .asDecided(limb, thirdM));
     }
 
     private Stream<Finding> otherTreeRules(Limb limb) {
-        Optional<Finding> renewal = scene.fig() ? ownRules.fig(limb) : shoots.spent(limb);
+        Optional<Finding> renewal = facts.fig() ? ownRules.fig(limb) : shoots.spent(limb);
         Optional<Finding> crowded = limb.has(FaultKind.CROWDED)
                         && limb.partners(FaultKind.CROWDED).findAny().isEmpty()
-                        && !scene.evergreen()
-                ? Optional.of(Finding.remove(Rule.CROWDED, scene.reason(ReasonCode.CROWDED)))
+                        && !facts.evergreen()
+                ? Optional.of(Finding.remove(Rule.CROWDED, facts.reason(ReasonCode.CROWDED)))
                 : Optional.empty();
         Optional<Finding> pliable = shoots.pliable(limb);
         return Stream.of(
@@ -349,7 +349,7 @@ public final class LimbJudge {
         if (stays && deciding.rule() != Rule.DECIDED) {
             reasons.addAll(questions.of(limb, gone));
         }
-        double share = scene.shares().of(limb);
+        double share = facts.shares().of(limb);
         List<Rule> rules = behind.stream().map(Finding::rule).distinct().toList();
         if (goes) {
             return new LimbVerdict(
@@ -389,7 +389,7 @@ public final class LimbJudge {
     }
 
     private Reason goesWith(LimbVerdict taker) {
-        return scene.reason(
+        return facts.reason(
                 taker.verdict() == Verdict.SHORTEN ? ReasonCode.BEYOND_THE_CUT : ReasonCode.GOES_WITH_PARENT,
                 taker.limb().id());
     }

@@ -5,6 +5,7 @@ import java.util.Optional;
 import org.diligentbough.core.knowledge.Reason;
 import org.diligentbough.core.orchard.SpeciesTraits;
 import org.diligentbough.core.survey.Limb;
+import org.diligentbough.core.survey.LivingCrown;
 
 /**
  * The judgement of one limb.
@@ -61,5 +62,11 @@ public record LimbVerdict(
     /** Whether it is one of the few cuts that change a neglected tree. */
     public boolean strategic() {
         return cut.isPresent() && rule.filter(Rule::strategic).isPresent();
+    }
+
+    /** Takes off a crown what the verdict takes of the limb; the share of the crown as surveyed that went. */
+    public double takenFrom(LivingCrown crown) {
+        return verdict.takenFrom(
+                crown, limb, cut.map(one -> one.place().alongM()).orElse(0.0));
     }
 }

@@ -32,12 +32,12 @@ import org.diligentbough.core.survey.Role;
 
 /** How many main branches stand, how they are spaced and shaped, and which of several cultivars has to give way. */
 final class MainsRules {
-    private final Scene scene;
+    private final TreeFacts facts;
     private final Branching branching;
 
-    MainsRules(Scene scene) {
-        this.scene = scene;
-        this.branching = scene.branching();
+    MainsRules(TreeFacts facts) {
+        this.facts = facts;
+        this.branching = facts.branching();
     }
 
     /**
@@ -49,24 +49,24 @@ final class MainsRules {
      */
     Map<String, Finding> tooMany(Set<String> gone, Set<String> spared) {
         Map<String, Finding> findings = new HashMap<>();
-        boolean applies = scene.untouched()
-                && scene.traits().hasAllowance()
-                && !scene.evergreen()
-                && !scene.formWanted().trained()
-                && !scene.young();
+        boolean applies = facts.untouched()
+                && facts.traits().hasAllowance()
+                && !facts.evergreen()
+                && !facts.formWanted().trained()
+                && !facts.young();
         if (!applies) {
             return findings;
         }
         List<Limb> mains = new ArrayList<>(branching.onTrunk().stream()
                 .filter(branching::living)
-                .filter(limb -> !gone.contains(limb.id()) && !scene.leader(limb))
+                .filter(limb -> !gone.contains(limb.id()) && !facts.leader(limb))
                 .toList());
-        int wanted = scene.mainsWanted();
+        int wanted = facts.mainsWanted();
         int found = mains.size();
         while (mains.size() > wanted) {
             List<Limb> worst = mains.stream()
                     .filter(limb ->
-                            !spared.contains(limb.id()) && !scene.onlyCleaned(limb) && !freeBothSides(limb, mains))
+                            !spared.contains(limb.id()) && !facts.onlyCleaned(limb) && !freeBothSides(limb, mains))
                     .sorted(worstFirst(mains))
                     .toList();
             if (worst.isEmpty()) {
@@ -76,8 +76,8 @@ final class MainsRules {
             Optional<Limb> instead = worst.subList(1, worst.size()).stream()
                     .min(Comparator.comparing((Limb other) -> !near(goes, other)));
             List<Reason> reasons = new ArrayList<>();
-            reasons.add(scene.reason(ReasonCode.TOO_MANY_MAINS, found, wanted));
-            instead.ifPresent(other -> reasons.add(scene.reason(ReasonCode.OR_THIS_ONE, other.id())));
+            reasons.add(facts.reason(ReasonCode.TOO_MANY_MAINS, found, wanted));
+            instead.ifPresent(other -> reasons.add(facts.reason(ReasonCode.OR_THIS_ONE, other.id())));
             findings.put(goes.id(), Finding.remove(Rule.TOO_MANY_MAINS, reasons.toArray(Reason[]::new)));
             mains.remove(goes);
         }
@@ -97,12 +97,12 @@ final class MainsRules {
                 .filter(other -> !other.equals(limb) && near(limb, other))
                 .mapToDouble(other -> apartDeg(limb, other))
                 .min()
-                .orElse(scene.figure(MAINS_NEAR_DEG));
+                .orElse(facts.figure(MAINS_NEAR_DEG));
     }
 
     private boolean near(Limb limb, Limb other) {
-        return apartDeg(limb, other) < scene.figure(MAINS_NEAR_DEG)
-                && Math.abs(limb.originM() - other.originM()) < scene.figure(MAINS_NEAR_M);
+        return apartDeg(limb, other) < facts.figure(MAINS_NEAR_DEG)
+                && Math.abs(limb.originM() - other.originM()) < facts.figure(MAINS_NEAR_M);
     }
 
     private static double apartDeg(Limb limb, Limb other) {
@@ -112,7 +112,7 @@ final class MainsRules {
     private boolean freeBothSides(Limb limb, List<Limb> mains) {
         return mains.stream()
                 .filter(other -> !other.equals(limb))
-                .allMatch(other -> apartDeg(limb, other) >= scene.figure(FREE_BOTH_SIDES_DEG));
+                .allMatch(other -> apartDeg(limb, other) >= facts.figure(FREE_BOTH_SIDES_DEG));
     }
 
     /**
@@ -121,27 +121,27 @@ final class MainsRules {
      */
     Map<String, Finding> outOfShape(Set<String> gone, Set<String> spared) {
         Map<String, Finding> findings = new HashMap<>();
-        if (scene.young() || scene.bush() || scene.fig() || scene.evergreen()) {
+        if (facts.young() || facts.bush() || facts.fig() || facts.evergreen()) {
             return findings;
         }
         List<Limb> mains = branching.onTrunk().stream()
                 .filter(branching::living)
                 .filter(limb -> !gone.contains(limb.id()) && !spared.contains(limb.id()))
-                .filter(limb -> !scene.leader(limb) && !scene.onlyCleaned(limb))
+                .filter(limb -> !facts.leader(limb) && !facts.onlyCleaned(limb))
                 .toList();
-        if (scene.formWanted() == Form.CENTRAL_LEADER) {
+        if (facts.formWanted() == Form.CENTRAL_LEADER) {
             betweenTiers(mains, findings);
             aboveOutgrowingBelow(mains, findings);
         }
-        if (scene.tree().purpose() == Purpose.BEAUTY && mains.size() > 2) {
+        if (facts.tree().purpose() == Purpose.BEAUTY && mains.size() > 2) {
             double median = median(mains.stream().mapToDouble(Limb::lengthM));
-            double most = scene.figure(BEAUTY_LENGTH_TIMES) * median;
+            double most = facts.figure(BEAUTY_LENGTH_TIMES) * median;
             mains.stream()
                     .filter(limb -> limb.lengthM() > most)
                     .forEach(limb -> findings.putIfAbsent(
                             limb.id(),
                             shortenedOrGone(
-                                    limb, most, scene.reason(ReasonCode.LONGER_THAN_OTHERS, limb.lengthM(), median))));
+                                    limb, most, facts.reason(ReasonCode.LONGER_THAN_OTHERS, limb.lengthM(), median))));
         }
         return findings;
     }
@@ -156,7 +156,7 @@ final class MainsRules {
                     boolean joins = !tiers.isEmpty()
                             && limb.originM()
                                             - tiers.get(tiers.size() - 1).get(0).originM()
-                                    < scene.figure(TIER_APART_M);
+                                    < facts.figure(TIER_APART_M);
                     if (!joins) {
                         tiers.add(new ArrayList<>());
                     }
@@ -174,14 +174,14 @@ final class MainsRules {
         double highestM = tiers.get(tiers.size() - 1).get(0).originM();
         for (Limb limb : mains) {
             boolean between = !limb.is(Role.TIER)
-                    && limb.diameterCm() > scene.figure(TIER_GAP_CM)
+                    && limb.diameterCm() > facts.figure(TIER_GAP_CM)
                     && limb.originM() > lowestM
                     && limb.originM() < highestM
                     && tiers.stream()
                             .flatMap(Collection::stream)
-                            .allMatch(of -> Math.abs(of.originM() - limb.originM()) > scene.figure(TIER_NEAR_M));
+                            .allMatch(of -> Math.abs(of.originM() - limb.originM()) > facts.figure(TIER_NEAR_M));
             if (between) {
-                findings.put(limb.id(), Finding.remove(Rule.OUT_OF_SHAPE, scene.reason(ReasonCode.BETWEEN_TIERS)));
+                findings.put(limb.id(), Finding.remove(Rule.OUT_OF_SHAPE, facts.reason(ReasonCode.BETWEEN_TIERS)));
             }
         }
     }
@@ -191,15 +191,15 @@ final class MainsRules {
         for (int i = 1; i < tiers.size(); i++) {
             double meanCm = mean(tiers.get(i - 1), Limb::diameterCm);
             double meanM = mean(tiers.get(i - 1), Limb::lengthM);
-            double borne = scene.figure(TIER_OUTGROWN_TIMES);
+            double borne = facts.figure(TIER_OUTGROWN_TIMES);
             for (Limb limb : tiers.get(i)) {
                 if (limb.diameterCm() > borne * meanCm || limb.lengthM() > borne * meanM) {
                     findings.put(
                             limb.id(),
                             shortenedOrGone(
                                     limb,
-                                    Math.min(meanM, limb.lengthM() * (1 - scene.figure(NEARLY))),
-                                    scene.reason(
+                                    Math.min(meanM, limb.lengthM() * (1 - facts.figure(NEARLY))),
+                                    facts.reason(
                                             ReasonCode.OUTGROWS_TIER_BELOW,
                                             limb.diameterCm(),
                                             limb.lengthM(),
@@ -211,11 +211,11 @@ final class MainsRules {
     }
 
     private Finding shortenedOrGone(Limb limb, double mostM, Reason why) {
-        return scene.places().sideBranches(limb).stream()
-                .filter(branch -> branch.originM() <= mostM && branch.originM() >= scene.leastKeptM(limb))
+        return facts.places().sideBranches(limb).stream()
+                .filter(branch -> branch.originM() <= mostM && branch.originM() >= facts.leastKeptM(limb))
                 .findFirst()
                 .map(branch -> Finding.act(Rule.OUT_OF_SHAPE, Verdict.SHORTEN, CutPlaces.to(branch), why))
-                .orElseGet(() -> Finding.remove(Rule.OUT_OF_SHAPE, why, scene.reason(ReasonCode.NO_SIDE_BRANCH)));
+                .orElseGet(() -> Finding.remove(Rule.OUT_OF_SHAPE, why, facts.reason(ReasonCode.NO_SIDE_BRANCH)));
     }
 
     private static double mean(List<Limb> limbs, ToDoubleFunction<Limb> of) {
@@ -235,12 +235,12 @@ final class MainsRules {
      */
     Map<String, Finding> strongGraft(Set<String> gone, Set<String> spared, Map<String, Double> light) {
         Map<String, Finding> findings = new HashMap<>();
-        double over = scene.strongGraftShare() - scene.figure(STRONG_GRAFT_SHARE);
-        if (over <= 0 || !scene.traits().hasAllowance()) {
+        double over = facts.strongGraftShare() - facts.figure(STRONG_GRAFT_SHARE);
+        if (over <= 0 || !facts.traits().hasAllowance()) {
             return findings;
         }
         List<Limb> bestLit = branching.outwards().stream()
-                .filter(limb -> limb.parent().isPresent() && branching.living(limb) && scene.strongGraft(limb))
+                .filter(limb -> limb.parent().isPresent() && branching.living(limb) && facts.strongGraft(limb))
                 .filter(limb -> !gone.contains(limb.id()) && !spared.contains(limb.id()) && !limb.is(Role.RENEWAL))
                 .sorted(Comparator.comparingDouble((Limb limb) -> -Math.round(20 * light.getOrDefault(limb.id(), 1.0)))
                         .thenComparing(Branching.THICKEST_FIRST))
@@ -248,14 +248,14 @@ final class MainsRules {
         double taken = 0;
         for (Limb limb : bestLit) {
             boolean withParent = limb.parent().filter(findings::containsKey).isPresent();
-            double share = scene.shares().of(limb);
-            if (!withParent && taken + share <= Math.min(over, scene.figure(GRAFT_GIVES_SHARE)) + Scene.SAME) {
+            double share = facts.shares().of(limb);
+            if (!withParent && taken + share <= Math.min(over, facts.figure(GRAFT_GIVES_SHARE)) + TreeFacts.SAME) {
                 taken += share;
                 findings.put(
                         limb.id(),
                         Finding.remove(
                                 Rule.STRONG_GRAFT,
-                                scene.reason(ReasonCode.STRONG_GRAFT_GIVES, scene.strongGraftShare())));
+                                facts.reason(ReasonCode.STRONG_GRAFT_GIVES, facts.strongGraftShare())));
             }
         }
         return findings;

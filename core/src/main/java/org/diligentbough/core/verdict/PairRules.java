@@ -23,22 +23,22 @@ import org.diligentbough.core.survey.Limb;
  * cause, so the pairs are settled after everything else.
  */
 final class PairRules {
-    private final Scene scene;
+    private final TreeFacts facts;
     private final Branching branching;
     private final List<Pair> pairs = new ArrayList<>();
 
     /** Two limbs of which one should go. */
     private record Pair(Rule rule, Limb loser, Limb winner, boolean barkPressedIn) {}
 
-    PairRules(Scene scene) {
-        this.scene = scene;
-        this.branching = scene.branching();
+    PairRules(TreeFacts facts) {
+        this.facts = facts;
+        this.branching = facts.branching();
         for (Limb limb : branching.outwards()) {
             limb.partners(FaultKind.INCLUDED_BARK).forEach(with -> union(limb, with, true));
             limb.partners(FaultKind.NARROW_UNION).forEach(with -> union(limb, with, false));
             unnamedUnion(limb);
             limb.partners(FaultKind.RUBBING).forEach(with -> rubbing(limb, branching.get(with)));
-            if (!scene.evergreen() && !scene.bush()) {
+            if (!facts.evergreen() && !facts.bush()) {
                 limb.partners(FaultKind.CROWDED).forEach(with -> crowded(limb, branching.get(with)));
             }
         }
@@ -48,7 +48,7 @@ final class PairRules {
 
     private void union(Limb limb, String with, boolean barkPressedIn) {
         // A fork may split, however weak the tree is among others; a weak cultivar's is not the tree's.
-        if (!scene.bush() && !(scene.weakGraft(limb) && scene.weakGraft(branching.get(with)))) {
+        if (!facts.bush() && !(facts.weakGraft(limb) && facts.weakGraft(branching.get(with)))) {
             Limb other = branching.get(with);
             Limb loser = protectedOne(limb, other).orElseGet(() -> lessSound(limb, other));
             add(Rule.SPLIT_UNION, loser, limb, other, barkPressedIn);
@@ -57,7 +57,7 @@ final class PairRules {
 
     /** A weak cultivar, and a tree weaker than its group, is only cleaned: pairs stay. */
     private boolean bothSpared(Limb limb, Limb other) {
-        return scene.onlyCleaned(limb) && scene.onlyCleaned(other);
+        return facts.onlyCleaned(limb) && facts.onlyCleaned(other);
     }
 
     /** A narrow union of a side limb with no partner named is the one with the limb it grows from. */
@@ -76,9 +76,9 @@ final class PairRules {
             return;
         }
         boolean alike = Math.abs(limb.diameterCm() - other.diameterCm())
-                <= scene.figure(ALIKE_RATIO) * Math.max(limb.diameterCm(), other.diameterCm()) + Scene.SAME;
+                <= facts.figure(ALIKE_RATIO) * Math.max(limb.diameterCm(), other.diameterCm()) + TreeFacts.SAME;
         Limb loser = protectedOne(limb, other)
-                .orElseGet(() -> scene.bush()
+                .orElseGet(() -> facts.bush()
                         ? olderAndLessFruitful(limb, other)
                         : alike ? crossingOrOnTop(limb, other) : thinner(limb, other));
         add(Rule.RUBBING, loser, limb, other, false);
@@ -117,14 +117,14 @@ final class PairRules {
 
     /** The one that must go because the other cannot: what the other grows from, a leader, a weaker cultivar. */
     private Optional<Limb> protectedOne(Limb limb, Limb other) {
-        if (branching.growsFrom(limb, other) || scene.leader(other)) {
+        if (branching.growsFrom(limb, other) || facts.leader(other)) {
             return Optional.of(limb);
         }
-        if (branching.growsFrom(other, limb) || scene.leader(limb)) {
+        if (branching.growsFrom(other, limb) || facts.leader(limb)) {
             return Optional.of(other);
         }
-        if (scene.weakGraft(limb) != scene.weakGraft(other)) {
-            return Optional.of(scene.weakGraft(limb) ? other : limb);
+        if (facts.weakGraft(limb) != facts.weakGraft(other)) {
+            return Optional.of(facts.weakGraft(limb) ? other : limb);
         }
         return Optional.empty();
     }
@@ -140,7 +140,7 @@ final class PairRules {
         }
         double above = branching.pointAt(limb, limb.lengthM() / 2).upM()
                 - branching.pointAt(other, other.lengthM() / 2).upM();
-        if (Math.abs(above) < scene.figure(ALIKE_HEIGHT_M)) {
+        if (Math.abs(above) < facts.figure(ALIKE_HEIGHT_M)) {
             return thinner(limb, other);
         }
         return above > 0 ? limb : other;
@@ -186,8 +186,8 @@ final class PairRules {
         double off = Math.max(
                 0,
                 Math.max(
-                        scene.traits().fruitfulFromDeg() - limb.angleDeg(),
-                        limb.angleDeg() - scene.traits().fruitfulToDeg()));
+                        facts.traits().fruitfulFromDeg() - limb.angleDeg(),
+                        limb.angleDeg() - facts.traits().fruitfulToDeg()));
         return Math.round(off / 10);
     }
 
@@ -276,27 +276,27 @@ final class PairRules {
         return switch (pair.rule()) {
             case SPLIT_UNION -> {
                 List<Reason> reasons = new ArrayList<>();
-                reasons.add(scene.reason(
+                reasons.add(facts.reason(
                         pair.barkPressedIn() ? ReasonCode.INCLUDED_BARK : ReasonCode.NARROW_UNION, winner.id()));
-                double share = scene.shares().of(loser);
-                if (share >= scene.figure(LARGE_SHARE)) {
-                    reasons.add(scene.reason(ReasonCode.BARE_SIDE, share));
+                double share = facts.shares().of(loser);
+                if (share >= facts.figure(LARGE_SHARE)) {
+                    reasons.add(facts.reason(ReasonCode.BARE_SIDE, share));
                 }
                 boolean seen = loser.has(FaultKind.CRACKED)
                         || winner.has(FaultKind.CRACKED)
-                        || (loser.parent().isEmpty() && scene.tree().trunk().cracked());
+                        || (loser.parent().isEmpty() && facts.tree().trunk().cracked());
                 // A crack is fresh unless it is known to have callused over.
-                boolean crack = seen && scene.tree().trunk().crackFresh().orElse(true);
+                boolean crack = seen && facts.tree().trunk().crackFresh().orElse(true);
                 yield Finding.remove(Rule.SPLIT_UNION, reasons.toArray(Reason[]::new))
-                        .urgentIf(crack ? Optional.of(scene.reason(ReasonCode.UNION_CRACKED)) : Optional.empty());
+                        .urgentIf(crack ? Optional.of(facts.reason(ReasonCode.UNION_CRACKED)) : Optional.empty());
             }
             case RUBBING -> {
-                Reason which = winner.diameterCm() > loser.diameterCm() * (1 + scene.figure(ALIKE_RATIO))
-                        ? scene.reason(ReasonCode.RUBBING_SMALLER, winner.id())
-                        : scene.reason(ReasonCode.RUBBING_WORSE_PLACED, winner.id());
+                Reason which = winner.diameterCm() > loser.diameterCm() * (1 + facts.figure(ALIKE_RATIO))
+                        ? facts.reason(ReasonCode.RUBBING_SMALLER, winner.id())
+                        : facts.reason(ReasonCode.RUBBING_WORSE_PLACED, winner.id());
                 yield Finding.remove(Rule.RUBBING, which);
             }
-            default -> Finding.remove(Rule.CROWDED, scene.reason(ReasonCode.CROWDED_WITH, winner.id()));
+            default -> Finding.remove(Rule.CROWDED, facts.reason(ReasonCode.CROWDED_WITH, winner.id()));
         };
     }
 }

@@ -20,22 +20,22 @@ import org.diligentbough.core.survey.Limb;
  * it. And for a limb that stays, what it comes near to and why that is not it.
  */
 final class Questions {
-    private final Scene scene;
+    private final TreeFacts facts;
 
-    Questions(Scene scene) {
-        this.scene = scene;
+    Questions(TreeFacts facts) {
+        this.facts = facts;
     }
 
     /** What is asked about a limb that stays. */
     List<Reason> of(Limb limb, Set<String> gone) {
         List<Reason> asked = new ArrayList<>();
-        if (scene.evergreen() || scene.bush()) {
+        if (facts.evergreen() || facts.bush()) {
             return asked;
         }
-        crowds(limb, gone).ifPresent(other -> asked.add(scene.reason(ReasonCode.ASK_CROWDED, other.id())));
+        crowds(limb, gone).ifPresent(other -> asked.add(facts.reason(ReasonCode.ASK_CROWDED, other.id())));
         boolean centreTicked = limb.has(FaultKind.CROSSING_CENTRE) || limb.has(FaultKind.INWARD);
-        if (scene.keptOpen() && !centreTicked && scene.turnsBack(limb) && !scene.crossesTheMiddle(limb)) {
-            asked.add(scene.reason(ReasonCode.ASK_INWARD));
+        if (facts.keptOpen() && !centreTicked && facts.turnsBack(limb) && !facts.crossesTheMiddle(limb)) {
+            asked.add(facts.reason(ReasonCode.ASK_INWARD));
         }
         return asked;
     }
@@ -45,52 +45,52 @@ final class Questions {
         if (limb.has(FaultKind.CROWDED)) {
             return Optional.empty();
         }
-        return scene.branching().outwards().stream()
+        return facts.branching().outwards().stream()
                 .filter(other -> !other.equals(limb) && !gone.contains(other.id()) && !other.has(FaultKind.CROWDED))
-                .filter(other -> !scene.branching().growsFrom(other, limb)
-                        && !scene.branching().growsFrom(limb, other))
-                .filter(other -> scene.shareRoom(limb, other))
+                .filter(other -> !facts.branching().growsFrom(other, limb)
+                        && !facts.branching().growsFrom(limb, other))
+                .filter(other -> facts.shareRoom(limb, other))
                 .findFirst();
     }
 
     /** What a limb that stays comes near to. */
     List<Reason> whyNot(Limb limb) {
         List<Reason> near = new ArrayList<>();
-        scene.branching().parentOf(limb).ifPresent(parent -> {
+        facts.branching().parentOf(limb).ifPresent(parent -> {
             double ratio = limb.diameterCm() / parent.diameterCm();
-            double most = scene.figure(THICK_SIDE_LIMB_RATIO);
+            double most = facts.figure(THICK_SIDE_LIMB_RATIO);
             if (ratio > most / 2 && ratio <= most) {
-                near.add(scene.reason(ReasonCode.WHY_NOT_THICK, ratio, parent.id()));
+                near.add(facts.reason(ReasonCode.WHY_NOT_THICK, ratio, parent.id()));
             }
         });
-        if (scene.heightWantedM().isPresent()) {
-            double overM = scene.branching().topM(limb) - scene.heightWantedM().getAsDouble();
-            if (overM > 0 && overM <= scene.heightToleranceM()) {
-                near.add(scene.reason(ReasonCode.WHY_NOT_TOO_HIGH, overM, scene.heightToleranceM()));
+        if (facts.heightWantedM().isPresent()) {
+            double overM = facts.branching().topM(limb) - facts.heightWantedM().getAsDouble();
+            if (overM > 0 && overM <= facts.heightToleranceM()) {
+                near.add(facts.reason(ReasonCode.WHY_NOT_TOO_HIGH, overM, facts.heightToleranceM()));
             }
         }
         boolean dark =
-                scene.lightOn(limb).isPresent() && scene.lightOn(limb).getAsDouble() < scene.figure(SHADED_LIGHT);
+                facts.lightOn(limb).isPresent() && facts.lightOn(limb).getAsDouble() < facts.figure(SHADED_LIGHT);
         if (dark && limb.fruitsAtLeast(2)) {
-            near.add(scene.reason(ReasonCode.WHY_NOT_SHADED, scene.lightOn(limb).getAsDouble()));
+            near.add(facts.reason(ReasonCode.WHY_NOT_SHADED, facts.lightOn(limb).getAsDouble()));
         }
-        boolean main = limb.parent().isEmpty() && !scene.leader(limb);
-        if (main && limb.angleDeg() > scene.figure(STEEP_DEG) && limb.diameterCm() >= scene.figure(PLIABLE_CM)) {
-            near.add(scene.reason(ReasonCode.WHY_NOT_BENT, limb.angleDeg(), limb.diameterCm()));
+        boolean main = limb.parent().isEmpty() && !facts.leader(limb);
+        if (main && limb.angleDeg() > facts.figure(STEEP_DEG) && limb.diameterCm() >= facts.figure(PLIABLE_CM)) {
+            near.add(facts.reason(ReasonCode.WHY_NOT_BENT, limb.angleDeg(), limb.diameterCm()));
         }
         boolean upright = limb.parent().isPresent()
-                && limb.angleDeg() > scene.figure(UPRIGHT_DEG)
+                && limb.angleDeg() > facts.figure(UPRIGHT_DEG)
                 && !limb.has(FaultKind.UPRIGHT_SHOOT)
                 && !limb.has(FaultKind.UPRIGHT_UNFRUITFUL);
         if (upright) {
-            near.add(scene.reason(ReasonCode.WHY_NOT_UPRIGHT, limb.angleDeg()));
+            near.add(facts.reason(ReasonCode.WHY_NOT_UPRIGHT, limb.angleDeg()));
         }
-        if (scene.tree().clearanceM().isPresent()) {
-            double clearM = scene.tree().clearanceM().getAsDouble();
-            double baseM = scene.branching().baseOfLimb(limb).upM();
-            double tipM = scene.branching().tip(limb).upM();
+        if (facts.tree().clearanceM().isPresent()) {
+            double clearM = facts.tree().clearanceM().getAsDouble();
+            double baseM = facts.branching().baseOfLimb(limb).upM();
+            double tipM = facts.branching().tip(limb).upM();
             if (baseM < clearM && tipM >= clearM && !limb.has(FaultKind.LOW)) {
-                near.add(scene.reason(ReasonCode.WHY_NOT_LOW, baseM, tipM));
+                near.add(facts.reason(ReasonCode.WHY_NOT_LOW, baseM, tipM));
             }
         }
         return near;

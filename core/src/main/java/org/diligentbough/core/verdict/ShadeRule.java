@@ -16,19 +16,19 @@ final class ShadeRule {
     /** Wood of a year or two may yet grow into the light. */
     private static final int YOUNG_YEARS = 2;
 
-    private final Scene scene;
+    private final TreeFacts facts;
 
-    ShadeRule(Scene scene) {
-        this.scene = scene;
+    ShadeRule(TreeFacts facts) {
+        this.facts = facts;
     }
 
     /** Whether it calls for a look at its light: said to be shaded, or dark and hardly bearing. */
     boolean asks(Limb limb) {
-        boolean spared = scene.evergreen()
+        boolean spared = facts.evergreen()
                 || limb.is(Role.RENEWAL)
                 || limb.youngerThanOrOf(YOUNG_YEARS)
-                || limb.lengthM() < scene.figure(SHADED_LEAST_M)
-                || !scene.branching().living(limb);
+                || limb.lengthM() < facts.figure(SHADED_LEAST_M)
+                || !facts.branching().living(limb);
         return !spared && (ticked(limb) || dark(limb));
     }
 
@@ -42,8 +42,8 @@ final class ShadeRule {
     }
 
     private boolean darkNow(Limb limb) {
-        OptionalDouble now = scene.lightOn(limb);
-        return now.isPresent() && now.getAsDouble() < scene.figure(SHADED_LIGHT);
+        OptionalDouble now = facts.lightOn(limb);
+        return now.isPresent() && now.getAsDouble() < facts.figure(SHADED_LIGHT);
     }
 
     /**
@@ -57,16 +57,16 @@ final class ShadeRule {
             return Optional.empty();
         }
         Double then = after.get(limb.id());
-        if (darkNow(limb) && then != null && then >= scene.figure(SHADED_LIGHT)) {
+        if (darkNow(limb) && then != null && then >= facts.figure(SHADED_LIGHT)) {
             return Optional.of(Finding.leave(
                     Rule.SHADED_UNDERNEATH,
                     Verdict.WAIT,
-                    scene.reason(ReasonCode.WAIT_FOR_LIGHT, scene.lightOn(limb).getAsDouble(), then)));
+                    facts.reason(ReasonCode.WAIT_FOR_LIGHT, facts.lightOn(limb).getAsDouble(), then)));
         }
         return Optional.of(Finding.remove(
                 Rule.SHADED_UNDERNEATH,
                 ticked(limb)
-                        ? scene.reason(ReasonCode.SHADED_UNDERNEATH)
-                        : scene.reason(ReasonCode.TOO_DARK, scene.lightOn(limb).getAsDouble())));
+                        ? facts.reason(ReasonCode.SHADED_UNDERNEATH)
+                        : facts.reason(ReasonCode.TOO_DARK, facts.lightOn(limb).getAsDouble())));
     }
 }

@@ -35,10 +35,10 @@ final class ShootRules {
     /** Shoots of a year or two. */
     private static final int SHOOT_YEARS = 2;
 
-    private final Scene scene;
+    private final TreeFacts facts;
 
-    ShootRules(Scene scene) {
-        this.scene = scene;
+    ShootRules(TreeFacts facts) {
+        this.facts = facts;
     }
 
     /**
@@ -49,11 +49,11 @@ final class ShootRules {
      */
     Map<String, Finding> uprights(Collection<Limb> standing) {
         Map<String, Finding> findings = new HashMap<>();
-        if (scene.evergreen() || scene.bush()) {
+        if (facts.evergreen() || facts.bush()) {
             return findings;
         }
-        for (Limb limb : scene.branching().outwards()) {
-            if (scene.onlyCleaned(limb)) {
+        for (Limb limb : facts.branching().outwards()) {
+            if (facts.onlyCleaned(limb)) {
                 continue;
             }
             if (limb.has(FaultKind.UPRIGHT_UNFRUITFUL)) {
@@ -65,18 +65,18 @@ final class ShootRules {
         Set<Limb> left = new HashSet<>(standing);
         left.removeIf(this::uprightShoot);
         standing.stream()
-                .filter(limb -> limb.has(FaultKind.UPRIGHT_UNFRUITFUL) && !scene.onlyCleaned(limb))
+                .filter(limb -> limb.has(FaultKind.UPRIGHT_UNFRUITFUL) && !facts.onlyCleaned(limb))
                 .sorted(Branching.THICKEST_FIRST.reversed())
                 .forEach(limb -> {
                     boolean alone =
-                            others(limb, left).noneMatch(other -> apart(limb, other) <= scene.figure(SECTOR_DEG));
-                    if (alone || scene.leader(limb)) {
+                            others(limb, left).noneMatch(other -> apart(limb, other) <= facts.figure(SECTOR_DEG));
+                    if (alone || facts.leader(limb)) {
                         findings.put(
                                 limb.id(),
                                 Finding.leave(
                                         Rule.UPRIGHT_UNFRUITFUL,
                                         Verdict.KEEP,
-                                        scene.reason(ReasonCode.UPRIGHT_ALONE_IN_SECTOR)));
+                                        facts.reason(ReasonCode.UPRIGHT_ALONE_IN_SECTOR)));
                     } else {
                         left.remove(limb);
                     }
@@ -95,25 +95,25 @@ final class ShootRules {
      */
     private boolean uprightShoot(Limb limb) {
         boolean ticked = limb.has(FaultKind.UPRIGHT_SHOOT);
-        boolean ownWork = scene.fig() || scene.tree().species() == Species.PERSIMMON;
-        return !ownWork && !scene.onlyCleaned(limb) && (ticked || seenAsUprightShoot(limb));
+        boolean ownWork = facts.fig() || facts.tree().species() == Species.PERSIMMON;
+        return !ownWork && !facts.onlyCleaned(limb) && (ticked || seenAsUprightShoot(limb));
     }
 
     private boolean seenAsUprightShoot(Limb limb) {
-        return limb.angleDeg() > scene.figure(UPRIGHT_DEG)
+        return limb.angleDeg() > facts.figure(UPRIGHT_DEG)
                 && limb.youngerThanOrOf(SHOOT_YEARS)
                 && limb.role().isEmpty()
                 && limb.faults().isEmpty()
                 && !limb.fruitsAtLeast(2)
-                && scene.branching().living(limb)
-                && !scene.leader(limb)
-                && !scene.young()
-                && !scene.formWanted().trained()
-                && scene.traits().group() != SpeciesTraits.Group.PEACH;
+                && facts.branching().living(limb)
+                && !facts.leader(limb)
+                && !facts.young()
+                && !facts.formWanted().trained()
+                && facts.traits().group() != SpeciesTraits.Group.PEACH;
     }
 
     private Finding ofShoot(Limb limb, Set<Limb> left) {
-        boolean renewsParent = scene.branching()
+        boolean renewsParent = facts.branching()
                 .parentOf(limb)
                 .filter(parent -> parent.has(FaultKind.SPENT))
                 .flatMap(this::renewalShoot)
@@ -121,12 +121,12 @@ final class ShootRules {
                 .isPresent();
         if (renewsParent) {
             left.add(limb);
-            return Finding.leave(Rule.UPRIGHT_SHOOT, Verdict.KEEP, scene.reason(ReasonCode.SHOOT_RENEWS_PARENT));
+            return Finding.leave(Rule.UPRIGHT_SHOOT, Verdict.KEEP, facts.reason(ReasonCode.SHOOT_RENEWS_PARENT));
         }
         if (fillsGap(limb, left)) {
             left.add(limb);
-            var why = scene.reason(ReasonCode.SHOOT_FILLS_GAP);
-            return limb.diameterCm() < scene.figure(PLIABLE_CM)
+            var why = facts.reason(ReasonCode.SHOOT_FILLS_GAP);
+            return limb.diameterCm() < facts.figure(PLIABLE_CM)
                     ? Finding.act(
                             Rule.UPRIGHT_SHOOT,
                             Verdict.BEND,
@@ -140,17 +140,17 @@ final class ShootRules {
 
     private Finding shoot(Limb limb) {
         return limb.has(FaultKind.UPRIGHT_SHOOT)
-                ? Finding.remove(Rule.UPRIGHT_SHOOT, scene.reason(ReasonCode.UPRIGHT_SHOOT))
+                ? Finding.remove(Rule.UPRIGHT_SHOOT, facts.reason(ReasonCode.UPRIGHT_SHOOT))
                 : Finding.remove(
                         Rule.UPRIGHT_SHOOT,
-                        scene.reason(
+                        facts.reason(
                                 ReasonCode.SEEN_UPRIGHT_SHOOT,
                                 limb.angleDeg(),
                                 limb.woodYears().orElseThrow()));
     }
 
     private Finding unfruitful() {
-        return Finding.remove(Rule.UPRIGHT_UNFRUITFUL, scene.reason(ReasonCode.UPRIGHT_UNFRUITFUL));
+        return Finding.remove(Rule.UPRIGHT_UNFRUITFUL, facts.reason(ReasonCode.UPRIGHT_UNFRUITFUL));
     }
 
     /**
@@ -164,16 +164,16 @@ final class ShootRules {
             among.removeIf(other -> other.parent().isPresent());
         }
         long mains = left.stream().filter(other -> other.parent().isEmpty()).count();
-        boolean wanted = scene.tree().mainsWanted().isEmpty()
-                || mains < scene.tree().mainsWanted().getAsInt();
+        boolean wanted = facts.tree().mainsWanted().isEmpty()
+                || mains < facts.tree().mainsWanted().getAsInt();
         double nearest = nearestApart(limb, among);
         if (main) {
             return wanted
-                    && nearest >= scene.figure(GAP_HALF_DEG)
-                    && gapAround(limb, among) > scene.figure(MAINS_GAP_DEG);
+                    && nearest >= facts.figure(GAP_HALF_DEG)
+                    && gapAround(limb, among) > facts.figure(MAINS_GAP_DEG);
         }
-        return nearest >= scene.figure(SECTOR_DEG)
-                || wanted && nearest >= scene.figure(GAP_HALF_DEG) && gapAround(limb, among) > scene.figure(SECTOR_DEG);
+        return nearest >= facts.figure(SECTOR_DEG)
+                || wanted && nearest >= facts.figure(GAP_HALF_DEG) && gapAround(limb, among) > facts.figure(SECTOR_DEG);
     }
 
     private double nearestApart(Limb limb, Set<Limb> left) {
@@ -190,8 +190,8 @@ final class ShootRules {
 
     private Stream<Limb> others(Limb limb, Collection<Limb> left) {
         return left.stream()
-                .filter(other -> !other.equals(limb) && !scene.branching().growsFrom(other, limb))
-                .filter(scene.branching()::living);
+                .filter(other -> !other.equals(limb) && !facts.branching().growsFrom(other, limb))
+                .filter(facts.branching()::living);
     }
 
     private static double apart(Limb limb, Limb other) {
@@ -203,13 +203,13 @@ final class ShootRules {
      * tip renews nothing.
      */
     Optional<Limb> renewalShoot(Limb limb) {
-        return scene.branching().childrenOf(limb).stream()
-                .filter(scene.branching()::living)
+        return facts.branching().childrenOf(limb).stream()
+                .filter(facts.branching()::living)
                 .filter(child -> child.is(Role.RENEWAL)
                         || child.has(FaultKind.UPRIGHT_SHOOT)
                         || child.youngerThanOrOf(SHOOT_YEARS))
                 .filter(child -> child.faults().stream().allMatch(fault -> fault.kind() == FaultKind.UPRIGHT_SHOOT))
-                .filter(child -> child.originM() <= scene.figure(OUTERMOST_CUT_SHARE) * limb.lengthM())
+                .filter(child -> child.originM() <= facts.figure(OUTERMOST_CUT_SHARE) * limb.lengthM())
                 .min(Comparator.comparingDouble(Limb::originM).thenComparing(Branching.THICKEST_FIRST));
     }
 
@@ -223,8 +223,8 @@ final class ShootRules {
                         Rule.RENEWAL,
                         Verdict.SHORTEN,
                         Place.toSideBranch(CutKind.RENEWAL, shoot.originM(), shoot.id()),
-                        scene.reason(ReasonCode.SPENT_RENEW, shoot.id())))
-                .orElseGet(() -> Finding.leave(Rule.RENEWAL, Verdict.WAIT, scene.reason(ReasonCode.SPENT_GROW_FIRST))));
+                        facts.reason(ReasonCode.SPENT_RENEW, shoot.id())))
+                .orElseGet(() -> Finding.leave(Rule.RENEWAL, Verdict.WAIT, facts.reason(ReasonCode.SPENT_GROW_FIRST))));
     }
 
     /** A shoot from below the graft is another tree's; it goes in any season. */
@@ -233,7 +233,7 @@ final class ShootRules {
             return Optional.empty();
         }
         return Optional.of(Finding.act(
-                Rule.BELOW_GRAFT, Verdict.REMOVE, Place.at(CutKind.SUCKER, 0), scene.reason(ReasonCode.BELOW_GRAFT)));
+                Rule.BELOW_GRAFT, Verdict.REMOVE, Place.at(CutKind.SUCKER, 0), facts.reason(ReasonCode.BELOW_GRAFT)));
     }
 
     /**
@@ -241,32 +241,32 @@ final class ShootRules {
      * another tier take no room from it.
      */
     Optional<Finding> pliable(Limb limb) {
-        boolean room = scene.branching().onTrunk().stream()
-                .filter(other -> !other.equals(limb) && scene.branching().living(other))
+        boolean room = facts.branching().onTrunk().stream()
+                .filter(other -> !other.equals(limb) && facts.branching().living(other))
                 .filter(other ->
-                        !scene.leader(other) && Math.abs(other.originM() - limb.originM()) < scene.figure(TIER_APART_M))
-                .noneMatch(other -> apart(limb, other) < scene.figure(BEND_ROOM_DEG));
+                        !facts.leader(other) && Math.abs(other.originM() - limb.originM()) < facts.figure(TIER_APART_M))
+                .noneMatch(other -> apart(limb, other) < facts.figure(BEND_ROOM_DEG));
         boolean applies = limb.parent().isEmpty()
                 && limb.faults().isEmpty()
-                && limb.diameterCm() < scene.figure(PLIABLE_CM)
-                && limb.angleDeg() > scene.figure(STEEP_DEG)
+                && limb.diameterCm() < facts.figure(PLIABLE_CM)
+                && limb.angleDeg() > facts.figure(STEEP_DEG)
                 && room
-                && !scene.leader(limb)
-                && !scene.bush()
-                && !scene.evergreen();
+                && !facts.leader(limb)
+                && !facts.bush()
+                && !facts.evergreen();
         return applies
                 ? Optional.of(Finding.act(
                         Rule.PLIABLE,
                         Verdict.BEND,
                         Place.at(CutKind.BEND, limb.lengthM() / 2),
-                        scene.reason(ReasonCode.PLIABLE, limb.angleDeg()),
+                        facts.reason(ReasonCode.PLIABLE, limb.angleDeg()),
                         bendAim()))
                 : Optional.empty();
     }
 
     private Reason bendAim() {
-        return scene.reason(
-                scene.survey().site().policy().bend() == Policy.Bend.LEVEL
+        return facts.reason(
+                facts.survey().site().policy().bend() == Policy.Bend.LEVEL
                         ? ReasonCode.BEND_LEVEL
                         : ReasonCode.BEND_SLANTING);
     }
@@ -274,12 +274,12 @@ final class ShootRules {
     /** Fruiting wood at a good angle, in light. */
     Optional<Finding> fruitful(Limb limb) {
         if (limb.is(Role.RENEWAL)) {
-            return Optional.of(Finding.leave(Rule.FRUITFUL, Verdict.KEEP, scene.reason(ReasonCode.KEPT_TO_RENEW)));
+            return Optional.of(Finding.leave(Rule.FRUITFUL, Verdict.KEEP, facts.reason(ReasonCode.KEPT_TO_RENEW)));
         }
-        boolean inLight = !limb.has(FaultKind.SHADED) && scene.lightOn(limb).orElse(1) >= scene.figure(FRUIT_LIGHT);
+        boolean inLight = !limb.has(FaultKind.SHADED) && facts.lightOn(limb).orElse(1) >= facts.figure(FRUIT_LIGHT);
         boolean well = limb.fruitsAtLeast(1)
-                && limb.angleDeg() >= scene.traits().fruitfulFromDeg()
-                && limb.angleDeg() <= scene.traits().fruitfulToDeg();
+                && limb.angleDeg() >= facts.traits().fruitfulFromDeg()
+                && limb.angleDeg() <= facts.traits().fruitfulToDeg();
         if (!well) {
             return Optional.empty();
         }
@@ -287,21 +287,21 @@ final class ShootRules {
             return Optional.of(Finding.leave(
                     Rule.NOTHING_CLEAR,
                     Verdict.WAIT,
-                    scene.lightOn(limb).isPresent()
-                            ? scene.reason(
+                    facts.lightOn(limb).isPresent()
+                            ? facts.reason(
                                     ReasonCode.ONLY_LIGHT_LACKS,
-                                    scene.lightOn(limb).getAsDouble())
-                            : scene.reason(ReasonCode.ONLY_LIGHT_LACKS_TICKED)));
+                                    facts.lightOn(limb).getAsDouble())
+                            : facts.reason(ReasonCode.ONLY_LIGHT_LACKS_TICKED)));
         }
-        var good = scene.reason(ReasonCode.FRUITFUL, limb.angleDeg());
+        var good = facts.reason(ReasonCode.FRUITFUL, limb.angleDeg());
         return Optional.of(
                 limb.fruitsAtLeast(3)
-                        ? Finding.leave(Rule.FRUITFUL, Verdict.KEEP, good, scene.reason(ReasonCode.THIN_CROWDED_SPURS))
+                        ? Finding.leave(Rule.FRUITFUL, Verdict.KEEP, good, facts.reason(ReasonCode.THIN_CROWDED_SPURS))
                         : Finding.leave(Rule.FRUITFUL, Verdict.KEEP, good));
     }
 
     /** Nothing clear; waiting is a good answer. */
     Finding nothingClear() {
-        return Finding.leave(Rule.NOTHING_CLEAR, Verdict.WAIT, scene.reason(ReasonCode.NOTHING_CLEAR));
+        return Finding.leave(Rule.NOTHING_CLEAR, Verdict.WAIT, facts.reason(ReasonCode.NOTHING_CLEAR));
     }
 }

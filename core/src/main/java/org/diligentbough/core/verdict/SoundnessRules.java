@@ -25,10 +25,10 @@ import org.diligentbough.core.survey.Limb;
 final class SoundnessRules {
     private static final Set<Disease> LEAF_DAMAGE = EnumSet.of(Disease.LEAF_CURL, Disease.INSECT);
 
-    private final Scene scene;
+    private final TreeFacts facts;
 
-    SoundnessRules(Scene scene) {
-        this.scene = scene;
+    SoundnessRules(TreeFacts facts) {
+        this.facts = facts;
     }
 
     /**
@@ -39,12 +39,12 @@ final class SoundnessRules {
         if (!limb.has(FaultKind.DEAD)) {
             return tipDieback(limb);
         }
-        Place place = scene.windowOpenToday()
+        Place place = facts.windowOpenToday()
                 ? Place.collar()
-                : Place.at(CutKind.HEADING, Math.min(scene.figure(DEAD_STUB_M), limb.lengthM() / 2));
-        Reason how = scene.reason(scene.windowOpenToday() ? ReasonCode.DEAD_TO_COLLAR : ReasonCode.DEAD_IN_DEAD_WOOD);
-        return Optional.of(Finding.act(Rule.DEAD, Verdict.REMOVE, place, scene.reason(ReasonCode.DEAD), how)
-                .urgentIf(limb.overTarget().map(target -> scene.reason(ReasonCode.OVER_TARGET, target))));
+                : Place.at(CutKind.HEADING, Math.min(facts.figure(DEAD_STUB_M), limb.lengthM() / 2));
+        Reason how = facts.reason(facts.windowOpenToday() ? ReasonCode.DEAD_TO_COLLAR : ReasonCode.DEAD_IN_DEAD_WOOD);
+        return Optional.of(Finding.act(Rule.DEAD, Verdict.REMOVE, place, facts.reason(ReasonCode.DEAD), how)
+                .urgentIf(limb.overTarget().map(target -> facts.reason(ReasonCode.OVER_TARGET, target))));
     }
 
     /** Diseased wood goes, or is cut well below the visible edge where the disease sits at the tip. */
@@ -58,14 +58,14 @@ final class SoundnessRules {
         }
         Disease disease = named.orElse(Disease.UNKNOWN);
         List<Reason> reasons = new ArrayList<>();
-        reasons.add(scene.reason(ReasonCode.DISEASED, disease));
+        reasons.add(facts.reason(ReasonCode.DISEASED, disease));
         if (disease == Disease.FIRE_BLIGHT) {
-            reasons.add(scene.reason(ReasonCode.DISEASED_FIRE_BLIGHT));
+            reasons.add(facts.reason(ReasonCode.DISEASED_FIRE_BLIGHT));
         }
-        reasons.add(scene.reason(ReasonCode.DISEASED_CLEAN_TOOLS));
+        reasons.add(facts.reason(ReasonCode.DISEASED_CLEAN_TOOLS));
         Reason[] all = reasons.toArray(Reason[]::new);
         if (limb.has(FaultKind.TIP_DIEBACK)) {
-            double marginM = disease == Disease.FIRE_BLIGHT ? scene.figure(FIRE_BLIGHT_MARGIN_M) : 0;
+            double marginM = disease == Disease.FIRE_BLIGHT ? facts.figure(FIRE_BLIGHT_MARGIN_M) : 0;
             Optional<Place> below = soundBranchBelow(limb, edgeM(limb) - marginM);
             if (below.isPresent()) {
                 return Optional.of(Finding.act(Rule.DISEASED, Verdict.SHORTEN, below.get(), all));
@@ -81,16 +81,16 @@ final class SoundnessRules {
                 .map(fault -> fault.disease().orElse(Disease.UNKNOWN))
                 .filter(this::liesNoHarm)
                 .findFirst()
-                .map(disease -> scene.reason(
+                .map(disease -> facts.reason(
                         disease == Disease.GUMMING ? ReasonCode.GUM_IS_DEFENCE : ReasonCode.LEAF_DAMAGE_LIVED_WITH));
     }
 
     private boolean liesNoHarm(Disease disease) {
         if (LEAF_DAMAGE.contains(disease)) {
-            return scene.tree().shootExtensionCm().orElse(Double.MAX_VALUE) >= scene.figure(WEAK_SHOOTS_CM);
+            return facts.tree().shootExtensionCm().orElse(Double.MAX_VALUE) >= facts.figure(WEAK_SHOOTS_CM);
         }
-        boolean cutThisYear = scene.tree().yearsSinceCut().orElse(Double.MAX_VALUE) < 1;
-        return disease == Disease.GUMMING && scene.traits().stone() && cutThisYear;
+        boolean cutThisYear = facts.tree().yearsSinceCut().orElse(Double.MAX_VALUE) < 1;
+        return disease == Disease.GUMMING && facts.traits().stone() && cutThisYear;
     }
 
     private Optional<Finding> tipDieback(Limb limb) {
@@ -98,11 +98,11 @@ final class SoundnessRules {
         if (!found) {
             return Optional.empty();
         }
-        double nearM = edgeM(limb) - scene.figure(BELOW_AIM_SHARE) * limb.lengthM();
+        double nearM = edgeM(limb) - facts.figure(BELOW_AIM_SHARE) * limb.lengthM();
         Place place = soundBranchBelow(limb, edgeM(limb))
                 .filter(branch -> branch.alongM() >= nearM)
                 .orElseGet(() -> Place.at(CutKind.HEADING, edgeM(limb)));
-        return Optional.of(Finding.act(Rule.DEAD, Verdict.SHORTEN, place, scene.reason(ReasonCode.TIP_DIEBACK)));
+        return Optional.of(Finding.act(Rule.DEAD, Verdict.SHORTEN, place, facts.reason(ReasonCode.TIP_DIEBACK)));
     }
 
     /**
@@ -110,27 +110,27 @@ final class SoundnessRules {
      * side branch below the break, else to a bud there where its wood is young or thin; without either it goes.
      */
     Optional<Finding> damaged(Limb limb) {
-        if (limb.has(FaultKind.STUB) && !scene.fig()) {
-            return Optional.of(Finding.remove(Rule.DAMAGED, scene.reason(ReasonCode.STUB)));
+        if (limb.has(FaultKind.STUB) && !facts.fig()) {
+            return Optional.of(Finding.remove(Rule.DAMAGED, facts.reason(ReasonCode.STUB)));
         }
         boolean cracked = limb.has(FaultKind.CRACKED) && !unionOfTwoStems(limb);
         if (!limb.has(FaultKind.BROKEN) && !cracked) {
             return Optional.empty();
         }
-        Reason why = scene.reason(limb.has(FaultKind.BROKEN) ? ReasonCode.BROKEN : ReasonCode.CRACKED);
+        Reason why = facts.reason(limb.has(FaultKind.BROKEN) ? ReasonCode.BROKEN : ReasonCode.CRACKED);
         Optional<Place> branch = branchBelowTheBreak(limb);
         Optional<Finding> finding = branch.map(place -> Finding.act(Rule.DAMAGED, Verdict.SHORTEN, place, why))
                 .or(() -> budBelowTheBreak(limb)
                         .map(place -> Finding.act(
-                                Rule.DAMAGED, Verdict.SHORTEN, place, why, scene.reason(ReasonCode.BUD_BELOW_BREAK))));
+                                Rule.DAMAGED, Verdict.SHORTEN, place, why, facts.reason(ReasonCode.BUD_BELOW_BREAK))));
         return Optional.of(
-                finding.orElseGet(() -> Finding.remove(Rule.DAMAGED, why, scene.reason(ReasonCode.NO_SIDE_BRANCH)))
-                        .urgentIf(limb.overTarget().map(target -> scene.reason(ReasonCode.OVER_TARGET, target))));
+                finding.orElseGet(() -> Finding.remove(Rule.DAMAGED, why, facts.reason(ReasonCode.NO_SIDE_BRANCH)))
+                        .urgentIf(limb.overTarget().map(target -> facts.reason(ReasonCode.OVER_TARGET, target))));
     }
 
     /** The outermost sound branch below the break, or the thickest where nobody said where it broke. */
     private Optional<Place> branchBelowTheBreak(Limb limb) {
-        List<Limb> branches = scene.places().sideBranches(limb);
+        List<Limb> branches = facts.places().sideBranches(limb);
         Optional<Limb> found = limb.brokenAtM().isPresent()
                 ? branches.stream()
                         .filter(branch -> branch.originM() <= limb.brokenAtM().getAsDouble())
@@ -141,16 +141,16 @@ final class SoundnessRules {
 
     /** Just below the break; a third from the tip where nobody said where it broke. */
     private Optional<Place> budBelowTheBreak(Limb limb) {
-        double atM = limb.brokenAtM().orElse(limb.lengthM() * (1 - scene.figure(YOUNG_SHORTENING_SHARE)));
-        double belowM = Math.min(atM, limb.lengthM()) * (1 - scene.figure(BELOW_THE_BREAK_SHARE));
-        return belowM > 0 && scene.places().mayHead(limb, belowM)
+        double atM = limb.brokenAtM().orElse(limb.lengthM() * (1 - facts.figure(YOUNG_SHORTENING_SHARE)));
+        double belowM = Math.min(atM, limb.lengthM()) * (1 - facts.figure(BELOW_THE_BREAK_SHARE));
+        return belowM > 0 && facts.places().mayHead(limb, belowM)
                 ? Optional.of(Place.at(CutKind.HEADING, belowM))
                 : Optional.empty();
     }
 
     /** A crack in the union of two stems is judged with the union. */
     private boolean unionOfTwoStems(Limb limb) {
-        return scene.survey().limbs().stream().anyMatch(other -> names(limb, other) || names(other, limb));
+        return facts.survey().limbs().stream().anyMatch(other -> names(limb, other) || names(other, limb));
     }
 
     private static boolean names(Limb limb, Limb other) {
@@ -160,11 +160,11 @@ final class SoundnessRules {
     }
 
     private double edgeM(Limb limb) {
-        return limb.lengthM() * (1 - scene.figure(TIP_DIEBACK_SHARE));
+        return limb.lengthM() * (1 - facts.figure(TIP_DIEBACK_SHARE));
     }
 
     private Optional<Place> soundBranchBelow(Limb limb, double alongM) {
-        return scene.places().sideBranches(limb).stream()
+        return facts.places().sideBranches(limb).stream()
                 .filter(branch -> branch.originM() <= alongM)
                 .findFirst()
                 .map(CutPlaces::to);

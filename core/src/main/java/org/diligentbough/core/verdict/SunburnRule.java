@@ -19,21 +19,21 @@ import org.diligentbough.core.survey.Limb;
  * several are kept short for a year, instead of all coming off.
  */
 final class SunburnRule {
-    private final Scene scene;
+    private final TreeFacts facts;
 
-    SunburnRule(Scene scene) {
-        this.scene = scene;
+    SunburnRule(TreeFacts facts) {
+        this.facts = facts;
     }
 
     /** Upright shoots that would come off limbs which stand in the dark now, by the limb. */
     Map<Limb, List<Limb>> onDarkLimbs(Findings findings) {
         Map<Limb, List<Limb>> found = new LinkedHashMap<>();
-        for (Limb shoot : scene.branching().outwards()) {
+        for (Limb shoot : facts.branching().outwards()) {
             boolean comesOff = findings.deciding(shoot)
                     .filter(finding -> finding.rule() == Rule.UPRIGHT_SHOOT && finding.verdict() == Verdict.REMOVE)
                     .isPresent();
             if (comesOff) {
-                scene.branching().parentOf(shoot).filter(this::dark).ifPresent(limb -> found.computeIfAbsent(
+                facts.branching().parentOf(shoot).filter(this::dark).ifPresent(limb -> found.computeIfAbsent(
                                 limb, key -> new ArrayList<>())
                         .add(shoot));
             }
@@ -42,8 +42,8 @@ final class SunburnRule {
     }
 
     private boolean dark(Limb limb) {
-        OptionalDouble now = scene.lightOn(limb);
-        return now.isPresent() && now.getAsDouble() < scene.figure(SUNBURN_FROM_LIGHT);
+        OptionalDouble now = facts.lightOn(limb);
+        return now.isPresent() && now.getAsDouble() < facts.figure(SUNBURN_FROM_LIGHT);
     }
 
     /**
@@ -55,7 +55,7 @@ final class SunburnRule {
         Map<String, Finding> kept = new LinkedHashMap<>();
         onDarkLimbs.forEach((limb, shoots) -> {
             double then = after.getOrDefault(limb.id(), 0.0);
-            if (then > scene.figure(SUNBURN_TO_LIGHT)) {
+            if (then > facts.figure(SUNBURN_TO_LIGHT)) {
                 spread(shoots).forEach(shoot -> kept.put(shoot.id(), shortened(limb, shoot, then)));
             }
         });
@@ -66,7 +66,7 @@ final class SunburnRule {
         List<Limb> along = shoots.stream()
                 .sorted(Comparator.comparingDouble(Limb::originM).thenComparing(Limb::id))
                 .toList();
-        int wanted = Math.min(along.size(), (int) scene.figure(SUNBURN_SHOOTS));
+        int wanted = Math.min(along.size(), (int) facts.figure(SUNBURN_SHOOTS));
         List<Limb> chosen = new ArrayList<>();
         for (int i = 0; i < wanted; i++) {
             chosen.add(along.get((int) ((i + 0.5) * along.size() / wanted)));
@@ -75,9 +75,9 @@ final class SunburnRule {
     }
 
     private Finding shortened(Limb limb, Limb shoot, double then) {
-        var why = scene.reason(
-                ReasonCode.SHOOT_SHADES_BARK, limb.id(), scene.lightOn(limb).getAsDouble(), then);
-        double toM = scene.figure(SUNBURN_SHOOT_M);
+        var why = facts.reason(
+                ReasonCode.SHOOT_SHADES_BARK, limb.id(), facts.lightOn(limb).getAsDouble(), then);
+        double toM = facts.figure(SUNBURN_SHOOT_M);
         return shoot.lengthM() > toM
                 ? Finding.act(Rule.UPRIGHT_SHOOT, Verdict.SHORTEN, Place.at(CutKind.HEADING, toM), why)
                 : Finding.leave(Rule.UPRIGHT_SHOOT, Verdict.KEEP, why);

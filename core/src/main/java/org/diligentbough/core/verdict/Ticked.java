@@ -12,10 +12,10 @@ import org.diligentbough.core.survey.Limb;
 
 /** Faults that were ticked and on which no rule acts, each with why: nothing a surveyor says is passed over in silence. */
 final class Ticked {
-    private final Scene scene;
+    private final TreeFacts facts;
 
-    Ticked(Scene scene) {
-        this.scene = scene;
+    Ticked(TreeFacts facts) {
+        this.facts = facts;
     }
 
     /**
@@ -65,44 +65,44 @@ final class Ticked {
             return Optional.empty();
         }
         return Optional.of(
-                scene.onlyCleaned(limb)
-                        ? scene.reason(
-                                scene.weakGraft(limb) ? ReasonCode.TICKED_WEAK_GRAFT : ReasonCode.TICKED_WEAK_IN_GROUP,
+                facts.onlyCleaned(limb)
+                        ? facts.reason(
+                                facts.weakGraft(limb) ? ReasonCode.TICKED_WEAK_GRAFT : ReasonCode.TICKED_WEAK_IN_GROUP,
                                 kind)
                         : kind.paired() ? whyOfPair(limb, fault, gone) : whyOfOne(limb, kind));
     }
 
     private Reason whyOfPair(Limb limb, Fault fault, Set<String> gone) {
         if (fault.with().isEmpty()) {
-            return scene.reason(ReasonCode.TICKED_NOBODY_NAMED, fault.kind());
+            return facts.reason(ReasonCode.TICKED_NOBODY_NAMED, fault.kind());
         }
         String other = fault.with().get();
         if (gone.contains(other)) {
-            return scene.reason(ReasonCode.TICKED_OTHER_GOES, fault.kind(), other);
+            return facts.reason(ReasonCode.TICKED_OTHER_GOES, fault.kind(), other);
         }
         return gone.contains(limb.id())
-                ? scene.reason(ReasonCode.TICKED_GOES_ANYWAY, fault.kind())
+                ? facts.reason(ReasonCode.TICKED_GOES_ANYWAY, fault.kind())
                 : kindBears(fault.kind());
     }
 
     private Reason whyOfOne(Limb limb, FaultKind kind) {
         return switch (kind) {
             case CROSSING_CENTRE, INWARD ->
-                scene.leader(limb)
-                        ? scene.reason(ReasonCode.TICKED_LEADER, kind)
-                        : scene.reason(ReasonCode.TICKED_FORM_BEARS, kind, scene.formWanted());
-            case LOW -> scene.wildlife() ? scene.reason(ReasonCode.TICKED_PURPOSE_BEARS, kind) : kindBears(kind);
+                facts.leader(limb)
+                        ? facts.reason(ReasonCode.TICKED_LEADER, kind)
+                        : facts.reason(ReasonCode.TICKED_FORM_BEARS, kind, facts.formWanted());
+            case LOW -> facts.wildlife() ? facts.reason(ReasonCode.TICKED_PURPOSE_BEARS, kind) : kindBears(kind);
             case SHADED ->
                 limb.fruitsAtLeast(2)
-                        ? scene.reason(ReasonCode.TICKED_BEARS_WELL, kind)
-                        : scene.evergreen() || scene.bush()
+                        ? facts.reason(ReasonCode.TICKED_BEARS_WELL, kind)
+                        : facts.evergreen() || facts.bush()
                                 ? kindBears(kind)
-                                : scene.reason(ReasonCode.TICKED_YOUNG_WOOD, kind);
+                                : facts.reason(ReasonCode.TICKED_YOUNG_WOOD, kind);
             default -> kindBears(kind);
         };
     }
 
     private Reason kindBears(FaultKind kind) {
-        return scene.reason(ReasonCode.TICKED_KIND_BEARS, kind, scene.tree().species());
+        return facts.reason(ReasonCode.TICKED_KIND_BEARS, kind, facts.tree().species());
     }
 }

@@ -31,14 +31,14 @@ public final class TreeJudge {
     private static final int MOST_YEARS = 5;
     private static final int USUAL_YEARS = 3;
 
-    private final Scene scene;
+    private final TreeFacts facts;
     private final TreeSurvey tree;
     private final List<LimbVerdict> limbs;
     private final TakenThisYear taken;
 
-    public TreeJudge(Scene scene, List<LimbVerdict> limbs, TakenThisYear taken) {
-        this.scene = scene;
-        this.tree = scene.tree();
+    public TreeJudge(TreeFacts facts, List<LimbVerdict> limbs, TakenThisYear taken) {
+        this.facts = facts;
+        this.tree = facts.tree();
         this.limbs = limbs;
         this.taken = taken;
     }
@@ -71,10 +71,10 @@ public final class TreeJudge {
         reasons.addAll(enough);
         reasons.addAll(renovate);
         if (reasons.isEmpty()) {
-            reasons.add(scene.reason(ReasonCode.MAINTAIN));
+            reasons.add(facts.reason(ReasonCode.MAINTAIN));
         }
         vigour.ifPresent(found -> reasons.add(
-                scene.reason(ReasonCode.VIGOUR, tree.shootExtensionCm().orElseThrow(), found)));
+                facts.reason(ReasonCode.VIGOUR, tree.shootExtensionCm().orElseThrow(), found)));
         int years = yearsNeeded(!renovate.isEmpty(), !rest.isEmpty());
         return new TreeVerdict(
                 triage,
@@ -93,48 +93,48 @@ public final class TreeJudge {
             return Optional.empty();
         }
         double cm = tree.shootExtensionCm().getAsDouble();
-        if (cm < scene.figure(WEAK_SHOOTS_CM)) {
+        if (cm < facts.figure(WEAK_SHOOTS_CM)) {
             return Optional.of(Vigour.WEAK);
         }
-        if (cm <= scene.figure(MODEST_SHOOTS_CM)) {
+        if (cm <= facts.figure(MODEST_SHOOTS_CM)) {
             return Optional.of(Vigour.MODEST);
         }
-        if (cm <= scene.traits().goodShootsToCm()) {
+        if (cm <= facts.traits().goodShootsToCm()) {
             return Optional.of(Vigour.GOOD);
         }
-        return Optional.of(cm <= scene.figure(STRONG_SHOOTS_CM) ? Vigour.STRONG : Vigour.RANK);
+        return Optional.of(cm <= facts.figure(STRONG_SHOOTS_CM) ? Vigour.STRONG : Vigour.RANK);
     }
 
     private List<Reason> referReasons() {
-        List<Reason> reasons = new ArrayList<>(new TrunkHazard(scene).reasons());
-        for (Limb limb : scene.survey().limbs()) {
+        List<Reason> reasons = new ArrayList<>(new TrunkHazard(facts).reasons());
+        for (Limb limb : facts.survey().limbs()) {
             limb.overTarget()
                     .filter(target -> target == OverTarget.POWER_LINE
                             || target == OverTarget.ROAD
                             || target == OverTarget.BUILDING)
-                    .ifPresent(target -> reasons.add(scene.reason(ReasonCode.REFER_OVER, limb.id(), target)));
+                    .ifPresent(target -> reasons.add(facts.reason(ReasonCode.REFER_OVER, limb.id(), target)));
         }
-        CutSizing sizing = new CutSizing(scene);
+        CutSizing sizing = new CutSizing(facts);
         for (LimbVerdict limb : limbs) {
             limb.cut()
                     .filter(cut -> sizing.overTheCrew(cut.heightM(), cut.weightKg()))
                     .ifPresent(cut -> reasons.add(
-                            scene.reason(ReasonCode.REFER_LIMITS, limb.tag(), cut.heightM(), cut.weightKg())));
+                            facts.reason(ReasonCode.REFER_LIMITS, limb.tag(), cut.heightM(), cut.weightKg())));
         }
         return reasons;
     }
 
     private List<Reason> takeOutReasons() {
-        boolean anyLimb = !scene.survey().limbs().isEmpty();
-        if (anyLimb && scene.survey().limbs().stream().noneMatch(scene.branching()::living)) {
-            return List.of(scene.reason(ReasonCode.TAKE_OUT_NOTHING_LIVES));
+        boolean anyLimb = !facts.survey().limbs().isEmpty();
+        if (anyLimb && facts.survey().limbs().stream().noneMatch(facts.branching()::living)) {
+            return List.of(facts.reason(ReasonCode.TAKE_OUT_NOTHING_LIVES));
         }
-        double silverLeaf = scene.survey().limbs().stream()
+        double silverLeaf = facts.survey().limbs().stream()
                 .filter(this::hasSilverLeaf)
-                .mapToDouble(scene.shares()::own)
+                .mapToDouble(facts.shares()::own)
                 .sum();
-        return silverLeaf >= scene.figure(INCURABLE_SHARE)
-                ? List.of(scene.reason(ReasonCode.TAKE_OUT_SILVER_LEAF, silverLeaf))
+        return silverLeaf >= facts.figure(INCURABLE_SHARE)
+                ? List.of(facts.reason(ReasonCode.TAKE_OUT_SILVER_LEAF, silverLeaf))
                 : List.of();
     }
 
@@ -142,15 +142,15 @@ public final class TreeJudge {
         boolean here = limb.faults().stream()
                 .anyMatch(fault -> fault.kind() == FaultKind.DISEASED
                         && fault.disease().filter(Disease.SILVER_LEAF::equals).isPresent());
-        return here || scene.branching().parentOf(limb).map(this::hasSilverLeaf).orElse(false);
+        return here || facts.branching().parentOf(limb).map(this::hasSilverLeaf).orElse(false);
     }
 
     private List<Reason> weakReasons() {
-        boolean weak = !scene.traits().bush()
-                && tree.shootExtensionCm().orElse(Double.MAX_VALUE) < scene.figure(WEAK_SHOOTS_CM)
+        boolean weak = !facts.traits().bush()
+                && tree.shootExtensionCm().orElse(Double.MAX_VALUE) < facts.figure(WEAK_SHOOTS_CM)
                 && ofBearingAge();
         return weak
-                ? List.of(scene.reason(
+                ? List.of(facts.reason(
                         ReasonCode.REST_WEAK, tree.shootExtensionCm().getAsDouble()))
                 : List.of();
     }
@@ -158,64 +158,58 @@ public final class TreeJudge {
     /** More than the allowance in the last twelve months, or all of it within the pruning year that runs. */
     private List<Reason> cutHardReasons() {
         double removed = tree.removedLast12Months();
-        boolean allOfThisYears = !scene.cutInTheYearBefore() && removed >= scene.yearAllowance() - Scene.SAME;
-        boolean hard = removed > scene.yearAllowance() + Scene.SAME || allOfThisYears;
-        return scene.traits().hasAllowance() && hard
-                ? List.of(scene.reason(ReasonCode.REST_CUT_HARD, removed, scene.yearAllowance()))
+        boolean allOfThisYears = !facts.cutInTheYearBefore() && removed >= facts.yearAllowance() - TreeFacts.SAME;
+        boolean hard = removed > facts.yearAllowance() + TreeFacts.SAME || allOfThisYears;
+        return facts.traits().hasAllowance() && hard
+                ? List.of(facts.reason(ReasonCode.REST_CUT_HARD, removed, facts.yearAllowance()))
                 : List.of();
     }
 
     /** Whether the visits logged have taken the running pruning year's allowance; the next year it may be cut again. */
     private List<Reason> enoughThisYear() {
-        boolean enough = scene.traits().hasAllowance() && taken.share() >= scene.yearAllowance() - Scene.SAME;
+        boolean enough = facts.traits().hasAllowance() && taken.share() >= facts.yearAllowance() - TreeFacts.SAME;
         return enough
-                ? List.of(scene.reason(ReasonCode.REST_TAKEN_THIS_YEAR, taken.share(), scene.yearAllowance()))
+                ? List.of(facts.reason(ReasonCode.REST_TAKEN_THIS_YEAR, taken.share(), facts.yearAllowance()))
                 : List.of();
     }
 
     private boolean ofBearingAge() {
-        boolean fruits = scene.survey().limbs().stream().anyMatch(limb -> limb.fruitsAtLeast(1));
-        boolean young = scene.ageYears().isPresent() && scene.ageYears().getAsInt() <= scene.figure(YOUNG_TREE_YEARS);
+        boolean fruits = facts.survey().limbs().stream().anyMatch(limb -> limb.fruitsAtLeast(1));
+        boolean young = facts.ageYears().isPresent() && facts.ageYears().getAsInt() <= facts.figure(YOUNG_TREE_YEARS);
         return fruits || !young;
     }
 
     private List<Reason> renovateReasons() {
         List<Reason> reasons = new ArrayList<>();
-        if (scene.traits().hasAllowance()) {
-            if (liveShareWanted() > scene.yearAllowance() + Scene.SAME) {
-                reasons.add(scene.reason(ReasonCode.RENOVATE_SHARE, liveShareWanted(), scene.yearAllowance()));
+        if (facts.traits().hasAllowance()) {
+            if (liveShareWanted() > facts.yearAllowance() + TreeFacts.SAME) {
+                reasons.add(facts.reason(ReasonCode.RENOVATE_SHARE, liveShareWanted(), facts.yearAllowance()));
             }
             if (bigCutsWanted() > policy().bigCuts()) {
-                reasons.add(scene.reason(ReasonCode.RENOVATE_BIG_CUTS, bigCutsWanted(), policy().bigCuts()));
+                reasons.add(facts.reason(ReasonCode.RENOVATE_BIG_CUTS, bigCutsWanted(), policy().bigCuts()));
             }
         }
         double wantedM = tree.targetHeightM().orElse(Double.MAX_VALUE);
-        if (!scene.wildlife() && tree.heightM() > scene.figure(RENOVATE_HEIGHT_RATIO) * wantedM) {
-            reasons.add(scene.reason(ReasonCode.RENOVATE_HEIGHT, tree.heightM(), wantedM));
+        if (!facts.wildlife() && tree.heightM() > facts.figure(RENOVATE_HEIGHT_RATIO) * wantedM) {
+            reasons.add(facts.reason(ReasonCode.RENOVATE_HEIGHT, tree.heightM(), wantedM));
         }
-        if (tree.waterSprouts().orElse(0) > scene.figure(RENOVATE_UPRIGHTS)) {
-            reasons.add(scene.reason(
+        if (tree.waterSprouts().orElse(0) > facts.figure(RENOVATE_UPRIGHTS)) {
+            reasons.add(facts.reason(
                     ReasonCode.RENOVATE_UPRIGHTS, tree.waterSprouts().getAsInt()));
         }
-        if (tree.yearsSinceCut().orElse(0) >= scene.figure(RENOVATE_UNTOUCHED_YEARS)) {
-            reasons.add(scene.reason(
+        if (tree.yearsSinceCut().orElse(0) >= facts.figure(RENOVATE_UNTOUCHED_YEARS)) {
+            reasons.add(facts.reason(
                     ReasonCode.RENOVATE_UNTOUCHED, tree.yearsSinceCut().getAsDouble()));
         }
         return reasons;
     }
 
     private double liveShareWanted() {
-        LivingCrown crown = new LivingCrown(scene.branching(), scene.shares());
+        LivingCrown crown = new LivingCrown(facts.branching(), facts.shares());
         double taken = 0;
         for (LimbVerdict limb : limbs) {
-            if (limb.ownWork(scene.traits())) {
-                continue;
-            }
-            if (limb.verdict() == Verdict.REMOVE) {
-                taken += crown.remove(limb.limb());
-            } else if (limb.verdict() == Verdict.SHORTEN) {
-                taken += crown.shorten(
-                        limb.limb(), limb.cut().orElseThrow().place().alongM());
+            if (!limb.ownWork(facts.traits())) {
+                taken += limb.takenFrom(crown);
             }
         }
         return taken;
@@ -228,48 +222,48 @@ public final class TreeJudge {
     }
 
     private Policy policy() {
-        return scene.survey().site().policy();
+        return facts.survey().site().policy();
     }
 
     private TreeVerdict.Allowance allowance(boolean resting) {
-        if (!scene.traits().hasAllowance()) {
-            ReasonCode why = scene.traits().group() == SpeciesTraits.Group.FIG
+        if (!facts.traits().hasAllowance()) {
+            ReasonCode why = facts.traits().group() == SpeciesTraits.Group.FIG
                     ? ReasonCode.ALLOWANCE_FIG
                     : ReasonCode.ALLOWANCE_BUSH;
             return new TreeVerdict.Allowance(
-                    OptionalDouble.empty(), OptionalDouble.empty(), OptionalInt.empty(), List.of(scene.reason(why)));
+                    OptionalDouble.empty(), OptionalDouble.empty(), OptionalInt.empty(), List.of(facts.reason(why)));
         }
-        double year = resting ? 0 : scene.yearAllowance();
+        double year = resting ? 0 : facts.yearAllowance();
         boolean dormantMain =
-                scene.traits().mainCutDormant() && !scene.formWanted().trained();
+                facts.traits().mainCutDormant() && !facts.formWanted().trained();
         double summer = dormantMain ? Math.min(year, policy().summerAllowance()) : year;
         List<Reason> reasons = new ArrayList<>();
-        Optional<Reason> own = scene.ownAllowance()
+        Optional<Reason> own = facts.ownAllowance()
                 .map(allowance ->
-                        scene.reason(ReasonCode.ALLOWANCE_OWN, allowance.share(), allowance.by(), allowance.why()));
-        reasons.add(own.orElseGet(() -> switch (scene.traits().group()) {
-            case PEACH -> scene.reason(ReasonCode.ALLOWANCE_PEACH);
-            case EVERGREEN -> scene.reason(ReasonCode.ALLOWANCE_CITRUS);
+                        facts.reason(ReasonCode.ALLOWANCE_OWN, allowance.share(), allowance.by(), allowance.why()));
+        reasons.add(own.orElseGet(() -> switch (facts.traits().group()) {
+            case PEACH -> facts.reason(ReasonCode.ALLOWANCE_PEACH);
+            case EVERGREEN -> facts.reason(ReasonCode.ALLOWANCE_CITRUS);
             default ->
-                scene.reason(
+                facts.reason(
                         policy().allowance() == Policy.Allowance.THIRD
                                 ? ReasonCode.ALLOWANCE_THIRD
                                 : ReasonCode.ALLOWANCE_QUARTER);
         }));
         if (dormantMain) {
-            reasons.add(scene.reason(ReasonCode.ALLOWANCE_SUMMER, policy().summerAllowance()));
+            reasons.add(facts.reason(ReasonCode.ALLOWANCE_SUMMER, policy().summerAllowance()));
         }
         if (resting) {
-            reasons.add(scene.reason(ReasonCode.ALLOWANCE_REST));
+            reasons.add(facts.reason(ReasonCode.ALLOWANCE_REST));
         } else {
-            if (tree.removedLast12Months() > 0 && !scene.cutInTheYearBefore()) {
-                reasons.add(scene.reason(ReasonCode.ALLOWANCE_CHARGED, tree.removedLast12Months()));
+            if (tree.removedLast12Months() > 0 && !facts.cutInTheYearBefore()) {
+                reasons.add(facts.reason(ReasonCode.ALLOWANCE_CHARGED, tree.removedLast12Months()));
             }
             if (taken.share() > 0) {
-                reasons.add(scene.reason(ReasonCode.ALLOWANCE_TAKEN, taken.share()));
+                reasons.add(facts.reason(ReasonCode.ALLOWANCE_TAKEN, taken.share()));
             }
             if (taken.overdoneBefore() > 0) {
-                reasons.add(scene.reason(ReasonCode.ALLOWANCE_OVERDONE, taken.overdoneBefore()));
+                reasons.add(facts.reason(ReasonCode.ALLOWANCE_OVERDONE, taken.overdoneBefore()));
             }
         }
         return new TreeVerdict.Allowance(
@@ -285,25 +279,25 @@ public final class TreeJudge {
 
     private Reason yearsWhy(int years, boolean rest) {
         if (rest) {
-            return scene.reason(ReasonCode.YEARS_REST_FIRST, years);
+            return facts.reason(ReasonCode.YEARS_REST_FIRST, years);
         }
         if (yearsByShare() >= years && years > 1) {
-            return scene.reason(ReasonCode.YEARS_BY_SHARE, years, liveShareWanted(), scene.yearAllowance());
+            return facts.reason(ReasonCode.YEARS_BY_SHARE, years, liveShareWanted(), facts.yearAllowance());
         }
         if (yearsByBigCuts() >= years && years > 1) {
-            return scene.reason(ReasonCode.YEARS_BY_BIG_CUTS, years, bigCutsWanted(), policy().bigCuts());
+            return facts.reason(ReasonCode.YEARS_BY_BIG_CUTS, years, bigCutsWanted(), policy().bigCuts());
         }
         return years == 1
-                ? scene.reason(ReasonCode.YEARS_TO_MAINTAIN)
-                : scene.reason(ReasonCode.YEARS_AS_A_RULE, years);
+                ? facts.reason(ReasonCode.YEARS_TO_MAINTAIN)
+                : facts.reason(ReasonCode.YEARS_AS_A_RULE, years);
     }
 
     private int yearsByShare() {
-        return scene.traits().hasAllowance() ? yearsToTake(liveShareWanted()) : 1;
+        return facts.traits().hasAllowance() ? yearsToTake(liveShareWanted()) : 1;
     }
 
     private int yearsByBigCuts() {
-        return scene.traits().hasAllowance() && policy().bigCuts() > 0
+        return facts.traits().hasAllowance() && policy().bigCuts() > 0
                 ? (int) Math.ceil((double) bigCutsWanted() / policy().bigCuts())
                 : 1;
     }
@@ -312,8 +306,8 @@ public final class TreeJudge {
     private int yearsToTake(double share) {
         double left = 1;
         int years = 0;
-        while (1 - left < share - Scene.SAME && years < MOST_YEARS) {
-            left *= 1 - scene.yearAllowance();
+        while (1 - left < share - TreeFacts.SAME && years < MOST_YEARS) {
+            left *= 1 - facts.yearAllowance();
             years++;
         }
         return years;

@@ -11,16 +11,16 @@ import org.diligentbough.core.knowledge.ReasonCode;
 import org.diligentbough.core.survey.FaultKind;
 import org.diligentbough.core.survey.Lean;
 import org.diligentbough.core.survey.Limb;
-import org.diligentbough.core.survey.Noted;
+import org.diligentbough.core.survey.SurveyNotes;
 import org.diligentbough.core.survey.TreeSurvey;
 import org.diligentbough.core.survey.TreeSurvey.Trunk;
 
 /** What about a trunk calls for a licensed arborist. It screens; it never clears a tree. */
 final class TrunkHazard {
-    private final Scene scene;
+    private final TreeFacts facts;
 
-    TrunkHazard(Scene scene) {
-        this.scene = scene;
+    TrunkHazard(TreeFacts facts) {
+        this.facts = facts;
     }
 
     boolean present() {
@@ -29,26 +29,26 @@ final class TrunkHazard {
 
     /** Why the trunk is to be looked at by an arborist; empty when nothing was seen. */
     List<Reason> reasons() {
-        Trunk trunk = scene.tree().trunk();
+        Trunk trunk = facts.tree().trunk();
         List<Reason> reasons = new ArrayList<>();
         if (trunk.lean() == Lean.LIFTING_SOIL) {
-            reasons.add(scene.reason(ReasonCode.REFER_LIFTING_SOIL));
+            reasons.add(facts.reason(ReasonCode.REFER_LIFTING_SOIL));
         }
         if (trunk.cracked() && !callusedUnion()) {
             reasons.add(
-                    scene.reason(ReasonCode.REFER_CRACKED_TRUNK, trunk.crackCm().orElseThrow()));
+                    facts.reason(ReasonCode.REFER_CRACKED_TRUNK, trunk.crackCm().orElseThrow()));
         }
-        if (scene.tree().noted().beneath().contains(Noted.Beneath.POWER_LINE)) {
-            reasons.add(scene.reason(ReasonCode.REFER_POWER_LINE));
+        if (facts.tree().noted().beneath().contains(SurveyNotes.Beneath.POWER_LINE)) {
+            reasons.add(facts.reason(ReasonCode.REFER_POWER_LINE));
         }
         if (trunk.soundWallCm().isPresent()) {
-            double ratio = wallRatio(scene.tree());
-            double loss = strengthLoss(scene.tree());
-            if (ratio < scene.figure(HOLLOW_WALL_RATIO)) {
-                reasons.add(scene.reason(ReasonCode.REFER_HOLLOW_WALL, ratio));
+            double ratio = wallRatio(facts.tree());
+            double loss = strengthLoss(facts.tree());
+            if (ratio < facts.figure(HOLLOW_WALL_RATIO)) {
+                reasons.add(facts.reason(ReasonCode.REFER_HOLLOW_WALL, ratio));
             }
-            if (loss >= scene.figure(HOLLOW_STRENGTH_LOSS)) {
-                reasons.add(scene.reason(ReasonCode.REFER_HOLLOW_STRENGTH, loss));
+            if (loss >= facts.figure(HOLLOW_STRENGTH_LOSS)) {
+                reasons.add(facts.reason(ReasonCode.REFER_HOLLOW_STRENGTH, loss));
             }
         }
         return reasons;
@@ -56,11 +56,11 @@ final class TrunkHazard {
 
     /** A short crack in a fork that has callused over: only the cut of its stem is an arborist's. */
     private boolean callusedUnion() {
-        Trunk trunk = scene.tree().trunk();
-        boolean fork = scene.branching().onTrunk().stream().anyMatch(TrunkHazard::inAFork);
+        Trunk trunk = facts.tree().trunk();
+        boolean fork = facts.branching().onTrunk().stream().anyMatch(TrunkHazard::inAFork);
         return fork
                 && trunk.cracked()
-                && trunk.crackCm().getAsDouble() < scene.figure(CALLUSED_CRACK_CM)
+                && trunk.crackCm().getAsDouble() < facts.figure(CALLUSED_CRACK_CM)
                 && trunk.crackFresh().filter(fresh -> !fresh).isPresent();
     }
 

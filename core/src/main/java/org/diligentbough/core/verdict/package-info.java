@@ -4,6 +4,6 @@
  * for each group: {@code SoundnessRules}, {@code PairRules}, {@code FrameRules}, {@code HeightRule}, {@code ShootRules},
  * {@code ShadeRule}, {@code MainsRules}, {@code BushAndFigRules}, {@code KindWood}. {@code Findings} keeps what they found,
  * {@code CutPlaces} and {@code CutSizing} say where and how the cut is made, {@code TreeJudge} judges the tree as a whole.
- * {@code Scene} is the tree with what follows from its survey.
+ * {@code TreeFacts} is the tree with what follows from its survey.
  */
 package org.diligentbough.core.verdict;

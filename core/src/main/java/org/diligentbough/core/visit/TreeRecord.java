@@ -31,7 +31,7 @@ import org.diligentbough.core.survey.TakenThisYear;
 import org.diligentbough.core.survey.TreeSurvey;
 import org.diligentbough.core.verdict.CutKind;
 import org.diligentbough.core.verdict.CutSizing;
-import org.diligentbough.core.verdict.Scene;
+import org.diligentbough.core.verdict.TreeFacts;
 import org.threeten.extra.LocalDateRange;
 
 /**
@@ -83,7 +83,7 @@ public final class TreeRecord {
     }
 
     /** The tree as it stands on the day the surveys are judged on. What went over last year's allowance counts this year. */
-    public Standing standing() {
+    public TreeToday standing() {
         LocalDate today = surveys.get(0).today();
         taken.clear();
         Survey survey = null;
@@ -101,9 +101,9 @@ public final class TreeRecord {
         PruningYear year = calendar.pruningYear(today);
         YearTaken ofYear = taken.getOrDefault(year.year(), new YearTaken());
         double before = taken.getOrDefault(year.year() - 1, new YearTaken()).share;
-        double allowance = scene(survey).yearAllowance();
+        double allowance = facts(survey).yearAllowance();
         Survey told = withWhatWasReported(survey, today);
-        return new Standing(
+        return new TreeToday(
                 told.wanting(told.tree().targetHeightM(), told.tree().noted().shortened(ofYear.shortened)),
                 new TakenThisYear(
                         ofYear.share,
@@ -135,14 +135,14 @@ public final class TreeRecord {
     }
 
     /** What stands round the tree when a visit felled or lowered what shaded it most. */
-    private List<Survey.Surrounding> aroundAfter(Survey survey, Visit visit, Scene scene) {
+    private List<Survey.Surrounding> aroundAfter(Survey survey, Visit visit, TreeFacts facts) {
         boolean felled = visit.tasks().contains(ReasonCode.TASK_FELL_NEIGHBOUR);
         boolean lowered = visit.tasks().contains(ReasonCode.TASK_LOWER_HEDGE);
         if (!felled && !lowered) {
             return survey.surroundings();
         }
         CrownLight light =
-                new CrownLight(survey, scene.branching(), List.of(), Sky.over(survey.site(), knowledge), knowledge);
+                new CrownLight(survey, facts.branching(), List.of(), Sky.over(survey.site(), knowledge), knowledge);
         Survey left = felled
                 ? ShadeWork.felling(survey, light, knowledge)
                         .map(work -> survey.withSurroundings(work.done(survey)))
@@ -156,27 +156,27 @@ public final class TreeRecord {
     }
 
     /** Leaf of small wood on a tree as it stands before a visit, m2. */
-    private double notEnteredM2(Survey survey, Scene scene) {
+    private double notEnteredM2(Survey survey, TreeFacts facts) {
         boolean kept = survey.tree().yearsSinceCut().orElse(Double.MAX_VALUE) < 2
                 && !survey.tree().noted().renovating();
-        return SmallWood.notEnteredM2(survey, scene.branching(), traits, kept, knowledge);
+        return SmallWood.notEnteredM2(survey, facts.branching(), traits, kept, knowledge);
     }
 
-    private Scene scene(Survey survey) {
-        return new Scene(survey, traits, knowledge, Map.of(), true);
+    private TreeFacts facts(Survey survey) {
+        return new TreeFacts(survey, traits, knowledge, Map.of(), true);
     }
 
     private Survey after(Survey survey, Visit visit, LocalDate today) {
-        Scene scene = scene(survey);
-        CutSizing sizing = new CutSizing(scene);
-        LivingCrown crown = new LivingCrown(scene.branching(), scene.shares());
+        TreeFacts facts = facts(survey);
+        CutSizing sizing = new CutSizing(facts);
+        LivingCrown crown = new LivingCrown(facts.branching(), facts.shares());
         YearTaken year = taken.computeIfAbsent(calendar.pruningYear(visit.on()).year(), key -> new YearTaken());
         year.tasksDone.addAll(visit.tasks());
         year.upkeepDone |= visit.upkeep();
         double crownOfYear = 1 - year.share;
         double share = 0;
-        for (MadeCut cut : inOrder(visit, scene)) {
-            Limb limb = scene.branching().get(cut.limb());
+        for (MadeCut cut : inOrder(visit, facts)) {
+            Limb limb = facts.branching().get(cut.limb());
             double alongM = cut.kind() == MadeCut.Kind.SHORTENED ? Math.min(cut.alongM(), limb.lengthM()) : 0;
             if (cut.kind() == MadeCut.Kind.BENT) {
                 continue;
@@ -185,7 +185,7 @@ public final class TreeRecord {
                 year.shortened.add(cut.limb());
             }
             share += alongM == 0 ? crown.remove(limb) : crown.shorten(limb, alongM);
-            if (scene.branching().living(limb)
+            if (facts.branching().living(limb)
                     && sizing.big(limb.diameterAtCm(alongM), alongM == 0 ? CutKind.COLLAR : CutKind.HEADING)) {
                 year.bigCuts.add(limb);
             }
@@ -193,33 +193,33 @@ public final class TreeRecord {
                 year.renewals++;
             }
         }
-        double stays = notEnteredM2(survey, scene) * Math.max(0, 1 - share);
-        share += Math.min(crown.left(), CountedShoots.share(scene, visit.shoots()));
+        double stays = notEnteredM2(survey, facts) * Math.max(0, 1 - share);
+        share += Math.min(crown.left(), CountedShoots.share(facts, visit.shoots()));
         year.share += share * crownOfYear;
-        if (inSummerOfADormantTree(scene, visit.on())) {
+        if (inSummerOfADormantTree(facts, visit.on())) {
             year.summerShare += share * crownOfYear;
         }
         Survey after = new AfterCuts(survey, visit, knowledge).survey(visit, today);
-        after = after.withSurroundings(aroundAfter(survey, visit, scene));
+        after = after.withSurroundings(aroundAfter(survey, visit, facts));
         return after.wanting(after.tree().targetHeightM(), after.tree().noted().carrying(stays));
     }
 
     /** The cuts on limbs that stand, side limbs before what they grow from, so that each counts for itself. */
-    private static List<MadeCut> inOrder(Visit visit, Scene scene) {
+    private static List<MadeCut> inOrder(Visit visit, TreeFacts facts) {
         List<String> outwards =
-                scene.branching().outwards().stream().map(Limb::id).toList();
+                facts.branching().outwards().stream().map(Limb::id).toList();
         return visit.cuts().stream()
                 .filter(cut -> outwards.contains(cut.limb()))
                 .sorted(Comparator.comparing((MadeCut cut) -> -outwards.indexOf(cut.limb())))
                 .toList();
     }
 
-    private boolean inSummerOfADormantTree(Scene scene, LocalDate on) {
+    private boolean inSummerOfADormantTree(TreeFacts facts, LocalDate on) {
         List<Season> open = calendar.windowsIn(LocalDateRange.of(on, on.plusDays(1))).stream()
                 .map(window -> window.season())
                 .toList();
         return traits.mainCutDormant()
-                && !scene.formWanted().trained()
+                && !facts.formWanted().trained()
                 && open.contains(Season.SUMMER)
                 && !open.contains(Season.DORMANT);
     }

@@ -20,7 +20,7 @@ class KitTest {
     private static Set<Kit> kit(SurveyBuilder tree, String limb) {
         Evaluation evaluation = tree.evaluate();
         LimbVerdict verdict = SurveyBuilder.verdictOn(evaluation, limb);
-        return Kit.of(verdict.cut().orElseThrow(), evaluation.scene());
+        return Kit.of(verdict.cut().orElseThrow(), evaluation.facts());
     }
 
     @Test
@@ -33,10 +33,10 @@ class KitTest {
     @Test
     void theYearlyCuttingIsDoneFromTheGround() {
         SurveyBuilder low = SurveyBuilder.of(Species.GOOSEBERRY).with(tree -> tree.heightM = 1.2);
-        assertThat(Kit.ofUpkeep(low.evaluate().scene()))
+        assertThat(Kit.ofUpkeep(low.evaluate().facts()))
                 .containsExactlyInAnyOrder(Kit.SECATEURS, Kit.LOPPERS, Kit.SAW, Kit.GLOVES);
         SurveyBuilder high = SurveyBuilder.withFrame().with(tree -> tree.heightM = 4);
-        assertThat(Kit.ofUpkeep(high.evaluate().scene()))
+        assertThat(Kit.ofUpkeep(high.evaluate().facts()))
                 .containsExactlyInAnyOrder(Kit.SECATEURS, Kit.LOPPERS, Kit.SAW, Kit.POLE_PRUNER, Kit.HELMET);
     }
 

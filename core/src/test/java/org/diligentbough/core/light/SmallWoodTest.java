@@ -14,7 +14,7 @@ import org.diligentbough.core.survey.FaultKind;
 import org.diligentbough.core.survey.LeafDensity;
 import org.diligentbough.core.survey.Survey;
 import org.diligentbough.core.visit.MadeCut;
-import org.diligentbough.core.visit.Standing;
+import org.diligentbough.core.visit.TreeToday;
 import org.diligentbough.core.visit.Visit;
 import org.junit.jupiter.api.Test;
 
@@ -140,7 +140,7 @@ class SmallWoodTest {
                 first.surveyedOn(),
                 List.of(new MadeCut("M0", MadeCut.Kind.REMOVED, 0, false, false, Optional.empty())),
                 0);
-        Standing after = SurveyBuilder.RULES.standing(List.of(first), List.of(cut));
+        TreeToday after = SurveyBuilder.RULES.standing(List.of(first), List.of(cut));
         assertThat(after.survey().tree().noted().notEnteredM2().orElseThrow()).isCloseTo(0.75 * atFirst, within(1e-6));
         Evaluation judged = Evaluation.of(after, Evaluation.Given.NOTHING, SurveyBuilder.RULES);
         assertThat(judged.crownLight().smallWood().notEntered().orElseThrow().leafAreaM2())

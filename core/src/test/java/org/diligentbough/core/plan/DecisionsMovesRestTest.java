@@ -19,7 +19,7 @@ import org.diligentbough.core.survey.Disease;
 import org.diligentbough.core.survey.Fault;
 import org.diligentbough.core.verdict.Decision;
 import org.diligentbough.core.verdict.Verdict;
-import org.diligentbough.core.visit.Standing;
+import org.diligentbough.core.visit.TreeToday;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.Arguments;
 import org.junit.jupiter.params.provider.MethodSource;
@@ -50,9 +50,9 @@ class DecisionsMovesRestTest {
                 : List.of(new Pin("X", Verdict.REMOVE, moved, Season.DORMANT, Optional.of(Window.Quality.BEST)));
         List<Decision> decisions =
                 decided ? List.of(new Decision("X", Verdict.REMOVE, "Tamsin Oke", TODAY)) : List.of();
-        Edits edits = new Edits(OptionalInt.empty(), Optional.empty(), pins, decisions, Set.of(), Set.of());
+        Wishes edits = new Wishes(OptionalInt.empty(), Optional.empty(), pins, decisions, Set.of(), Set.of());
         Evaluation found = Evaluation.of(
-                Standing.asSurveyed(tree.build()),
+                TreeToday.asSurveyed(tree.build()),
                 new Evaluation.Given(edits, List.of(), List.of(), Optional.empty()),
                 SurveyBuilder.RULES);
         PlannedCut cut = found.plan().lanes().stream()

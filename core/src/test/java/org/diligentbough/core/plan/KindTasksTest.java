@@ -15,8 +15,8 @@ import org.diligentbough.core.orchard.Species;
 import org.diligentbough.core.plan.RenovationPlan.Lane;
 import org.diligentbough.core.plan.RenovationPlan.Task;
 import org.diligentbough.core.season.Season;
-import org.diligentbough.core.survey.Noted;
 import org.diligentbough.core.survey.Survey;
+import org.diligentbough.core.survey.SurveyNotes;
 import org.diligentbough.core.visit.Visit;
 import org.junit.jupiter.api.Test;
 
@@ -51,7 +51,7 @@ class KindTasksTest {
     }
 
     private static SurveyBuilder counted(SurveyBuilder tree, int shoots) {
-        tree.noted = Noted.NOTHING.counting(shoots);
+        tree.noted = SurveyNotes.NOTHING.counting(shoots);
         return tree;
     }
 
@@ -138,6 +138,6 @@ class KindTasksTest {
         Lane lane = evaluation.plan().lanes().get(0);
         assertThat(lane.minutes())
                 .isEqualTo(10 + lane.upkeepMinutes())
-                .isEqualTo(Upkeep.personMinutes(evaluation.scene()));
+                .isEqualTo(Upkeep.personMinutes(evaluation.facts()));
     }
 }

@@ -19,7 +19,7 @@ import org.diligentbough.core.season.Season;
 import org.diligentbough.core.season.Window;
 import org.diligentbough.core.survey.FaultKind;
 import org.diligentbough.core.verdict.Verdict;
-import org.diligentbough.core.visit.Standing;
+import org.diligentbough.core.visit.TreeToday;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
@@ -31,8 +31,8 @@ class MovedCutsTest {
 
     private static Evaluation with(SurveyBuilder tree, Pin... pins) {
         return Evaluation.of(
-                Standing.asSurveyed(tree.build()),
-                new Evaluation.Given(Edits.moved(List.of(pins)), List.of(), List.of(), Optional.empty()),
+                TreeToday.asSurveyed(tree.build()),
+                new Evaluation.Given(Wishes.moved(List.of(pins)), List.of(), List.of(), Optional.empty()),
                 SurveyBuilder.RULES);
     }
 

@@ -84,8 +84,8 @@ class PlanOptimumTest {
         boolean apart = cuts.stream()
                 .anyMatch(limb -> limb.must()
                         || limb.crownShare() > allowance
-                        || evaluation.scene().leader(limb.limb())
-                        || !evaluation.scene().branching().living(limb.limb()));
+                        || evaluation.facts().leader(limb.limb())
+                        || !evaluation.facts().branching().living(limb.limb()));
         // A cut made in two steps is no choice the reference has.
         boolean staged = evaluation.plan().lanes().stream()
                 .flatMap(lane -> lane.cuts().stream())
@@ -96,12 +96,12 @@ class PlanOptimumTest {
             return OptionalDouble.empty();
         }
         Planner planner = new Planner(
-                evaluation.scene(),
+                evaluation.facts(),
                 evaluation.limbs(),
                 evaluation.tree(),
                 evaluation.calendar(),
                 TakenThisYear.NOTHING,
-                Edits.NONE,
+                Wishes.NONE,
                 evaluation.light(),
                 evaluation.worth());
         double found = planner.value(evaluation.plan(), YEARS);
@@ -135,7 +135,7 @@ class PlanOptimumTest {
             for (int set = 0; set < sets; set++) {
                 Set<Made> made = new HashSet<>();
                 LivingCrown crown = new LivingCrown(
-                        evaluation.scene().branching(), evaluation.scene().shares());
+                        evaluation.facts().branching(), evaluation.facts().shares());
                 for (int i = 0; i < cuts.size(); i++) {
                     if ((set >> i & 1) == 1) {
                         LimbVerdict limb = cuts.get(i);

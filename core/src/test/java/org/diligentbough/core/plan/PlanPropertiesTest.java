@@ -83,9 +83,9 @@ class PlanPropertiesTest {
                 assertThat(lane.cuts())
                         .allMatch(cut -> PlanRules.mayExceed(verdicts.get(cut.limb()), evaluation)
                                 || !evaluation
-                                        .scene()
+                                        .facts()
                                         .branching()
-                                        .living(evaluation.scene().branching().get(cut.limb())));
+                                        .living(evaluation.facts().branching().get(cut.limb())));
                 boolean weak = evaluation.tree().weak();
                 lane.detail().ifPresent(shoots -> assertThat(shoots.share()).isLessThanOrEqualTo(weak ? 0 : 0.05));
             }
@@ -104,11 +104,11 @@ class PlanPropertiesTest {
     @Property(tries = 150)
     void sharesOfTheLimbsOnTheTrunkSumToOne(@ForAll("trees") SurveyBuilder tree) {
         Evaluation evaluation = tree.evaluate();
-        var scene = evaluation.scene();
-        double sum = scene.branching().onTrunk().stream()
-                .mapToDouble(scene.shares()::of)
+        var facts = evaluation.facts();
+        double sum = facts.branching().onTrunk().stream()
+                .mapToDouble(facts.shares()::of)
                 .sum();
-        boolean alive = scene.branching().onTrunk().stream().anyMatch(scene.branching()::living);
+        boolean alive = facts.branching().onTrunk().stream().anyMatch(facts.branching()::living);
         assertThat(sum).isCloseTo(alive ? 1 : 0, within(1e-9));
     }
 

@@ -57,7 +57,7 @@ public final class PlanRules {
 
     /** Dead, diseased, broken or dangerous: a stem of a fork is. */
     static boolean mayExceed(LimbVerdict limb, Evaluation evaluation) {
-        return limb.must() || stem(limb) || limb.ownWork(evaluation.scene().traits());
+        return limb.must() || stem(limb) || limb.ownWork(evaluation.facts().traits());
     }
 
     private static boolean stem(LimbVerdict limb) {
@@ -71,7 +71,7 @@ public final class PlanRules {
 
     private static void noYearTakesMoreThanItsAllowance(Evaluation evaluation, TakenThisYear taken) {
         Map<String, LimbVerdict> verdicts = verdicts(evaluation);
-        Survey survey = evaluation.scene().survey();
+        Survey survey = evaluation.facts().survey();
         int now = PruningYear.of(survey.today(), survey.site().southern()).year();
         Map<Integer, Double> ordinary = new HashMap<>();
         Map<Integer, Double> all = new HashMap<>();
@@ -92,7 +92,7 @@ public final class PlanRules {
             }
             for (PlannedCut cut : lane.cuts()) {
                 // The kind's yearly work on young wood is detail that no allowance holds back, and is not paid back.
-                if (!verdicts.get(cut.limb()).ownWork(evaluation.scene().traits())) {
+                if (!verdicts.get(cut.limb()).ownWork(evaluation.facts().traits())) {
                     all.merge(year, cut.share(), Double::sum);
                 }
                 if (cut.byHand()) {
@@ -128,7 +128,7 @@ public final class PlanRules {
         double removed = survey.tree().removedLast12Months();
         double owed = Math.max(taken.overdoneBefore(), before ? removed - full : 0);
         double rested = 0;
-        if (!evaluation.scene().traits().hasAllowance()) {
+        if (!evaluation.facts().traits().hasAllowance()) {
             return;
         }
         int last = ordinary.keySet().stream().mapToInt(year -> year).max().orElse(now);
@@ -155,7 +155,7 @@ public final class PlanRules {
                 assertThat(says).contains(year);
             }
         });
-        if (evaluation.scene().traits().hasAllowance()) {
+        if (evaluation.facts().traits().hasAllowance()) {
             int most = survey.site().policy().bigCuts();
             bigCuts.forEach((year, count) -> {
                 int made = year == now ? taken.bigCuts().size() : 0;
@@ -195,7 +195,7 @@ public final class PlanRules {
         for (Lane lane : evaluation.plan().lanes()) {
             turn++;
             for (PlannedCut cut : lane.cuts()) {
-                Limb limb = evaluation.scene().branching().get(cut.limb());
+                Limb limb = evaluation.facts().branching().get(cut.limb());
                 Optional<String> parent = limb.parent();
                 if (parent.isPresent() && removedIn.containsKey(parent.get())) {
                     assertThat(turn).isLessThanOrEqualTo(removedIn.get(parent.get()));
@@ -209,21 +209,21 @@ public final class PlanRules {
 
     private static void onlyDeadGraftOrUrgentWoodOutsideTheWindows(Evaluation evaluation) {
         CuttingCalendar calendar =
-                SurveyBuilder.RULES.calendar(evaluation.scene().survey());
+                SurveyBuilder.RULES.calendar(evaluation.facts().survey());
         Map<String, LimbVerdict> verdicts = verdicts(evaluation);
         for (Lane lane : evaluation.plan().lanes()) {
             assertThat(lane.opens()).isBeforeOrEqualTo(lane.closes());
             assertThat(lane.closes())
-                    .isAfterOrEqualTo(evaluation.scene().survey().today());
+                    .isAfterOrEqualTo(evaluation.facts().survey().today());
             if (lane.season() == Season.ANY) {
                 assertThat(lane.cuts())
                         .allMatch(cut -> verdicts.get(cut.limb()).anySeason()
                                 || cut.kind() == Verdict.BEND
                                 || says(cut, ReasonCode.BREAKS_WINDOW)
                                 || !evaluation
-                                        .scene()
+                                        .facts()
                                         .branching()
-                                        .living(evaluation.scene().branching().get(cut.limb())));
+                                        .living(evaluation.facts().branching().get(cut.limb())));
             } else {
                 // The tips of growing shoots have a time of their own, in which nothing else is cut.
                 assertThat(lane.cuts())

@@ -69,7 +69,7 @@ class PlannerTest {
     void theFirstBigCutsAreNotAllOnOneSide() {
         Evaluation tree = neglected().evaluate();
         List<String> first = limbs(tree.plan().lanes().get(0));
-        var branching = tree.scene().branching();
+        var branching = tree.facts().branching();
         assertThat(Branching.apartDeg(
                         branching.get(first.get(0)).azimuthDeg(),
                         branching.get(first.get(1)).azimuthDeg()))

@@ -11,12 +11,12 @@ import org.junit.jupiter.api.Test;
 class CrownSharesReferenceTest {
 
     private static CrownShares shares(SurveyBuilder tree) {
-        return tree.evaluate().scene().shares();
+        return tree.evaluate().facts().shares();
     }
 
     private static double of(SurveyBuilder tree, String id) {
         Evaluation evaluation = tree.evaluate();
-        return evaluation.scene().shares().of(evaluation.scene().branching().get(id));
+        return evaluation.facts().shares().of(evaluation.facts().branching().get(id));
     }
 
     @Test
@@ -99,7 +99,7 @@ class CrownSharesReferenceTest {
                 .limb("A2", limb -> limb.on("A", 3).diameter(3));
         Evaluation evaluation = tree.evaluate();
         LivingCrown crown = new LivingCrown(
-                evaluation.scene().branching(), evaluation.scene().shares());
+                evaluation.facts().branching(), evaluation.facts().shares());
         double own = 1 - 2 * 0.09;
         assertThat(crown.shorten(tree.limbs.get(0), 2)).isCloseTo(0.4274193548387097 * own + 0.09, within(1e-9));
         assertThat(crown.left()).isCloseTo(1 - (0.4274193548387097 * own + 0.09), within(1e-9));
@@ -114,7 +114,7 @@ class CrownSharesReferenceTest {
         Evaluation evaluation = tree.evaluate();
         Limb limb = tree.limbs.get(0);
         LivingCrown crown = new LivingCrown(
-                evaluation.scene().branching(), evaluation.scene().shares());
+                evaluation.facts().branching(), evaluation.facts().shares());
         assertThat(CrownShares.ownShareBeyond(limb, 4)).isCloseTo(0, within(1e-12));
         assertThat(CrownShares.ownShareBeyond(limb, 0)).isCloseTo(1, within(1e-12));
         double pieces = 0;

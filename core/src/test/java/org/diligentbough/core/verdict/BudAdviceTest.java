@@ -21,7 +21,7 @@ class BudAdviceTest {
     private static Optional<Reason> of(SurveyBuilder tree, String limb) {
         Evaluation evaluation = tree.evaluate();
         LimbVerdict verdict = verdictOn(evaluation, limb);
-        return verdict.cut().flatMap(cut -> BudAdvice.of(evaluation.scene(), verdict.limb(), cut));
+        return verdict.cut().flatMap(cut -> BudAdvice.of(evaluation.facts(), verdict.limb(), cut));
     }
 
     @Test

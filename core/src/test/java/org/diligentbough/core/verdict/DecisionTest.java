@@ -13,10 +13,10 @@ import org.diligentbough.core.Evaluation;
 import org.diligentbough.core.SurveyBuilder;
 import org.diligentbough.core.knowledge.Reason;
 import org.diligentbough.core.knowledge.ReasonCode;
-import org.diligentbough.core.plan.Edits;
+import org.diligentbough.core.plan.Wishes;
 import org.diligentbough.core.survey.FaultKind;
 import org.diligentbough.core.survey.OverTarget;
-import org.diligentbough.core.visit.Standing;
+import org.diligentbough.core.visit.TreeToday;
 import org.junit.jupiter.api.Test;
 
 /** The coordinator has the last word, and it is said. */
@@ -24,8 +24,8 @@ class DecisionTest {
     private static Evaluation decided(SurveyBuilder tree, String limb, Verdict verdict) {
         Decision decision = new Decision(limb, verdict, "Tamsin Oke", LocalDate.of(2027, 2, 20));
         return Evaluation.of(
-                Standing.asSurveyed(tree.build()),
-                new Evaluation.Given(Edits.NONE, List.of(decision), List.of(), Optional.empty()),
+                TreeToday.asSurveyed(tree.build()),
+                new Evaluation.Given(Wishes.NONE, List.of(decision), List.of(), Optional.empty()),
                 RULES);
     }
 

@@ -15,8 +15,8 @@ class EncroachmentTest {
         SurveyBuilder tree =
                 new SurveyBuilder().limb("X", limb -> limb.azimuth(90).angle(0).length(4));
         tree.surroundings.add(near);
-        Scene scene = tree.evaluate().scene();
-        return new Encroachment(scene).startsOverM(tree.limbs.get(0));
+        TreeFacts facts = tree.evaluate().facts();
+        return new Encroachment(facts).startsOverM(tree.limbs.get(0));
     }
 
     @Test

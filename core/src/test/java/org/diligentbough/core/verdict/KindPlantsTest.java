@@ -24,8 +24,8 @@ import org.diligentbough.core.orchard.Species;
 import org.diligentbough.core.plan.RenovationPlan;
 import org.diligentbough.core.survey.FaultKind;
 import org.diligentbough.core.survey.LivingCrown;
-import org.diligentbough.core.survey.Noted;
 import org.diligentbough.core.survey.Role;
+import org.diligentbough.core.survey.SurveyNotes;
 import org.junit.jupiter.api.DynamicTest;
 import org.junit.jupiter.api.TestFactory;
 
@@ -68,12 +68,12 @@ class KindPlantsTest {
         }
         Evaluation evaluation = tree.evaluate();
         LivingCrown before = new LivingCrown(
-                evaluation.scene().branching(), evaluation.scene().shares());
+                evaluation.facts().branching(), evaluation.facts().shares());
         LivingCrown after = evaluation.crownAfterPlan();
         double was =
-                evaluation.scene().shares().own(evaluation.scene().branching().get("W")) / before.left();
+                evaluation.facts().shares().own(evaluation.facts().branching().get("W")) / before.left();
         double is =
-                evaluation.scene().shares().own(evaluation.scene().branching().get("W"))
+                evaluation.facts().shares().own(evaluation.facts().branching().get("W"))
                         * after.keptOf("W")
                         / after.left();
         assertThat(is).isGreaterThanOrEqualTo(was - 1e-9);
@@ -174,7 +174,7 @@ class KindPlantsTest {
                                 .limb("C1", limb -> side("C", 0.8, 270, 1, 0.7)
                                         .apply(limb)
                                         .role(Role.RENEWAL))
-                                .with(one -> one.noted = Noted.NOTHING.counting(60)),
+                                .with(one -> one.noted = SurveyNotes.NOTHING.counting(60)),
                         "2027 bud_swell: shorten A1 C1; task_peach_keep"
                                 + " | 1 % of the crown, 0 % of the crop, 31 min"));
     }
@@ -351,7 +351,7 @@ class KindPlantsTest {
                         "2027 early_summer: shorten A1" + " | 0 % of the crown, 0 % of the crop, 1 min"),
                 plant(
                         "a persimmon well kept: its ordinary cutting, and the shoots that were counted",
-                        grown(Species.PERSIMMON).with(one -> one.noted = Noted.NOTHING.counting(5)),
+                        grown(Species.PERSIMMON).with(one -> one.noted = SurveyNotes.NOTHING.counting(5)),
                         "2027 dormant:" + " | 0 % of the crown, 0 % of the crop, 20 min",
                         "2027 early_summer: task_persimmon_shoots" + " | 0 % of the crown, 0 % of the crop, 3 min"),
                 plant(
@@ -365,7 +365,7 @@ class KindPlantsTest {
                         "2027 summer: remove X; shorten A1" + " | 2 % of the crown, 1 % of the crop, 4 min"),
                 plant(
                         "a plum well kept: only what was counted",
-                        grown(Species.PLUM).with(one -> one.noted = Noted.NOTHING.counting(18)),
+                        grown(Species.PLUM).with(one -> one.noted = SurveyNotes.NOTHING.counting(18)),
                         "2027 summer: task_plum_shoots" + " | 0 % of the crown, 0 % of the crop, 26 min"),
                 plant(
                         "a neglected apricot whose fruiting wood has no young shoot near the arm: it is grown first",
@@ -380,7 +380,7 @@ class KindPlantsTest {
                         "a neglected espalier: ties, all its laterals, those counted too",
                         espalier().with(one -> {
                             one.yearsSinceCut = OptionalDouble.of(7);
-                            one.noted = Noted.NOTHING.counting(80);
+                            one.noted = SurveyNotes.NOTHING.counting(80);
                         }),
                         "2027 summer: shorten L; task_ties_first; task_laterals"
                                 + " | 7 % of the crown, 0 % of the crop, 51 min"),

@@ -193,7 +193,7 @@ class KindWoodTest {
             }
             Evaluation evaluation = tree.evaluate();
             // Half a metre of arm wants four.
-            assertThat(KindWood.peachShootsWanted(evaluation.scene())).isEqualTo(4);
+            assertThat(KindWood.peachShootsWanted(evaluation.facts())).isEqualTo(4);
             assertThat(evaluation.limbs().stream()
                             .filter(limb -> reasons(limb).contains(ReasonCode.PEACH_KEPT_TO_BUDS))
                             .map(LimbVerdict::tag))
@@ -386,7 +386,7 @@ class KindWoodTest {
                 // Of last year's shoot all grew then.
                 assertThat(cut.cut().place().alongM())
                         .isCloseTo(
-                                evaluation.scene().branching().get(cut.limb()).youngerThanOrOf(1) ? 0.5 : 0.8,
+                                evaluation.facts().branching().get(cut.limb()).youngerThanOrOf(1) ? 0.5 : 0.8,
                                 within(1e-9));
                 assertThat(cut.cut().minutes()).isPositive();
             });

@@ -16,8 +16,8 @@ import org.diligentbough.core.plan.RenovationPlan.Lane;
 import org.diligentbough.core.plan.RenovationPlan.PlannedCut;
 import org.diligentbough.core.plan.RenovationPlan.Task;
 import org.diligentbough.core.season.Season;
-import org.diligentbough.core.survey.Noted;
 import org.diligentbough.core.survey.Role;
+import org.diligentbough.core.survey.SurveyNotes;
 import org.junit.jupiter.api.Test;
 
 /**
@@ -88,7 +88,7 @@ class KindsReferenceTest {
     @Test
     void peachShootsAreThinnedToAHandOfEachOther() {
         SurveyBuilder tree = vase(Species.PEACH, 2);
-        tree.noted = Noted.NOTHING.counting(120);
+        tree.noted = SurveyNotes.NOTHING.counting(120);
         Evaluation evaluation = shoot(tree, "P", 0.45).evaluate();
         // A shoot of the best length is crop as it is.
         assertThat(verdictOn(evaluation, "P").verdict()).isEqualTo(Verdict.KEEP);

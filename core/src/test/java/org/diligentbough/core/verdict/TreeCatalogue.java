@@ -183,7 +183,7 @@ public final class TreeCatalogue {
     /** Height, m, of the highest living point that the plan leaves. */
     public static double heightAfter(Evaluation found) {
         var crown = found.crownAfterPlan();
-        var branching = found.scene().branching();
+        var branching = found.facts().branching();
         double highest = 0;
         for (var limb : branching.outwards()) {
             if (crown.keptOf(limb.id()) > 0 && branching.living(limb)) {

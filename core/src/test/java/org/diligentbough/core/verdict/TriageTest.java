@@ -193,7 +193,7 @@ class TriageTest {
         SurveyBuilder apple = withFrame()
                 .limb("X", limb -> limb.fault(FaultKind.CROSSING_CENTRE).fruiting(2));
         apple.formWanted = null;
-        assertThat(apple.evaluate().scene().formWanted()).isEqualTo(Form.OPEN_CENTRE);
+        assertThat(apple.evaluate().facts().formWanted()).isEqualTo(Form.OPEN_CENTRE);
         assertThat(apple.judge("X").verdict()).isEqualTo(Verdict.REMOVE);
         apple.formWanted = Form.NATURAL;
         assertThat(apple.judge("X").verdict()).isEqualTo(Verdict.KEEP);

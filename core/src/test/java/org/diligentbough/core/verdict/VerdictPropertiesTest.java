@@ -76,7 +76,7 @@ class VerdictPropertiesTest {
                 assertThat(cut.diameterCm()).isPositive();
                 assertThat(cut.minutes()).isPositive();
                 cut.place().sideBranch().ifPresent(id -> {
-                    Limb branch = evaluation.scene().branching().get(id);
+                    Limb branch = evaluation.facts().branching().get(id);
                     assertThat(branch.parent()).contains(limb.limb().id());
                 });
             });
@@ -86,7 +86,7 @@ class VerdictPropertiesTest {
     @Property(tries = 300)
     void whatGoesWithALimbGrowsFromOneThatIsCut(@ForAll("trees") SurveyBuilder tree) {
         Evaluation evaluation = tree.evaluate();
-        Branching branching = evaluation.scene().branching();
+        Branching branching = evaluation.facts().branching();
         Map<String, LimbVerdict> byId = evaluation.limbs().stream()
                 .collect(Collectors.toMap(limb -> limb.limb().id(), limb -> limb));
         for (LimbVerdict limb : evaluation.limbs()) {
@@ -101,8 +101,8 @@ class VerdictPropertiesTest {
 
     @Property(tries = 300)
     void takingWoodAwayInAnyOrderTakesTheSameCrown(@ForAll("trees") SurveyBuilder tree, @ForAll long seed) {
-        Scene scene = tree.evaluate().scene();
-        LivingCrown crown = new LivingCrown(scene.branching(), scene.shares());
+        TreeFacts facts = tree.evaluate().facts();
+        LivingCrown crown = new LivingCrown(facts.branching(), facts.shares());
         double whole = crown.left();
         List<Limb> limbs = new ArrayList<>(tree.limbs);
         Collections.shuffle(limbs, new Random(seed));

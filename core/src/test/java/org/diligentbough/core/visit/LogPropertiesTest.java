@@ -37,7 +37,7 @@ class LogPropertiesTest {
         }
         tree.today = on.plusDays(random.nextInt(200));
         Survey survey = tree.build();
-        Standing standing = SurveyBuilder.RULES.standing(List.of(survey), visits);
+        TreeToday standing = SurveyBuilder.RULES.standing(List.of(survey), visits);
         Evaluation after = Evaluation.of(standing, Evaluation.Given.NOTHING, SurveyBuilder.RULES);
         PlanRules.hold(after, standing.taken());
         Set<String> standingLimbs =
@@ -79,11 +79,12 @@ class LogPropertiesTest {
                 .map(limb -> new MadeCut(limb.id(), MadeCut.Kind.REMOVED, 0, false, false, Optional.empty()))
                 .toList();
         Survey survey = tree.build();
-        Standing once = SurveyBuilder.RULES.standing(List.of(survey), List.of(new Visit(survey.surveyedOn(), cuts, 0)));
+        TreeToday once =
+                SurveyBuilder.RULES.standing(List.of(survey), List.of(new Visit(survey.surveyedOn(), cuts, 0)));
         List<Visit> oneByOne = cuts.stream()
                 .map(cut -> new Visit(survey.surveyedOn(), List.of(cut), 0))
                 .toList();
-        Standing apart = SurveyBuilder.RULES.standing(List.of(survey), oneByOne);
+        TreeToday apart = SurveyBuilder.RULES.standing(List.of(survey), oneByOne);
         Assertions.assertEquals(once.taken().share(), apart.taken().share(), 1e-9);
         assertThat(apart.survey().limbs()).isEqualTo(once.survey().limbs());
         if (!once.survey().limbs().isEmpty()) {

@@ -52,15 +52,15 @@ class TreeRecordTest {
         return new Visit(on, List.of(cuts), 0);
     }
 
-    private static Standing standing(SurveyBuilder tree, Visit... visits) {
+    private static TreeToday standing(SurveyBuilder tree, Visit... visits) {
         return SurveyBuilder.RULES.standing(List.of(tree.build()), List.of(visits));
     }
 
-    private static Evaluation judged(Standing standing) {
+    private static Evaluation judged(TreeToday standing) {
         return Evaluation.of(standing, Evaluation.Given.NOTHING, SurveyBuilder.RULES);
     }
 
-    private static Limb limb(Standing standing, String id) {
+    private static Limb limb(TreeToday standing, String id) {
         return standing.survey().limbs().stream()
                 .filter(limb -> limb.id().equals(id))
                 .findFirst()
@@ -70,7 +70,7 @@ class TreeRecordTest {
     @Test
     void aLimbRemovedIsGoneWithAllItBoreAndCountsInItsPruningYear() {
         SurveyBuilder tree = fourLimbs().limb("S", limb -> limb.on("L0", 2).diameter(4));
-        Standing after = standing(tree, visit(CUT, removed("L0")));
+        TreeToday after = standing(tree, visit(CUT, removed("L0")));
         assertThat(after.survey().limbs()).extracting(Limb::id).containsExactly("L1", "L2", "L3");
         assertThat(after.taken().share()).isCloseTo(0.25, within(1e-9));
         assertThat(after.taken().bigCuts()).extracting(Limb::id).containsExactly("L0");
@@ -97,7 +97,7 @@ class TreeRecordTest {
     void whatWasOverdoneComesOffTheNextYear() {
         SurveyBuilder tree = fourLimbs();
         tree.today = LocalDate.of(2027, 11, 20);
-        Standing after = standing(tree, visit(CUT, removed("L0")), visit(CUT.plusDays(3), shortened("L1", 2, false)));
+        TreeToday after = standing(tree, visit(CUT, removed("L0")), visit(CUT.plusDays(3), shortened("L1", 2, false)));
         // A quarter, and of another quarter what goes beyond its middle.
         double second = 0.25 * BEYOND_THE_MIDDLE;
         assertThat(after.taken().share()).isZero();
@@ -115,7 +115,7 @@ class TreeRecordTest {
                 limb.angleDeg(),
                 1,
                 List.of(Fault.of(FaultKind.OVERLONG), Fault.of(FaultKind.CROSSING_CENTRE))));
-        Standing after = standing(tree, visit(CUT, shortened("L0", 2, false)));
+        TreeToday after = standing(tree, visit(CUT, shortened("L0", 2, false)));
         Limb cut = limb(after, "L0");
         assertThat(cut.lengthM()).isEqualTo(2);
         assertThat(cut.leafiness()).isCloseTo(1 - BEYOND_THE_MIDDLE, within(1e-9));
@@ -129,7 +129,7 @@ class TreeRecordTest {
     @Test
     void diseaseSeenAtTheFaceStandsInTheNextJudgement() {
         MadeCut sick = new MadeCut("L0", MadeCut.Kind.SHORTENED, 2, false, false, Optional.of(Disease.CANKER));
-        Standing after = standing(fourLimbs(), visit(CUT, sick));
+        TreeToday after = standing(fourLimbs(), visit(CUT, sick));
         assertThat(limb(after, "L0").faults()).containsExactly(Fault.diseased(Disease.CANKER));
         assertThat(judged(after).plan().lanes()).anyMatch(lane -> lane.cuts().stream()
                 .anyMatch(cut -> cut.limb().equals("L0")));
@@ -158,7 +158,7 @@ class TreeRecordTest {
         before.today = LocalDate.of(2027, 2, 20);
         SurveyBuilder after = fourLimbs();
         after.surveyedOn = LocalDate.of(2027, 2, 1);
-        Standing standing = SurveyBuilder.RULES.standing(
+        TreeToday standing = SurveyBuilder.RULES.standing(
                 List.of(after.build(), before.build()), List.of(visit(LocalDate.of(2027, 1, 5), removed("L0"))));
         assertThat(standing.survey().limbs()).hasSize(4);
         assertThat(standing.taken().share()).isCloseTo(0.25, within(1e-9));
@@ -172,7 +172,7 @@ class TreeRecordTest {
         after.surveyedOn = LocalDate.of(2027, 2, 1);
         after.removedLast12Months = 0.30;
         Visit logged = visit(LocalDate.of(2027, 1, 5), removed("L0"));
-        Standing standing = SurveyBuilder.RULES.standing(List.of(before.build(), after.build()), List.of(logged));
+        TreeToday standing = SurveyBuilder.RULES.standing(List.of(before.build(), after.build()), List.of(logged));
         assertThat(standing.survey().tree().removedLast12Months()).isCloseTo(0.05, within(1e-9));
         after.today = LocalDate.of(2028, 2, 1);
         assertThat(SurveyBuilder.RULES
@@ -188,7 +188,7 @@ class TreeRecordTest {
         SurveyBuilder tree = fourLimbs();
         tree.waterSprouts = OptionalInt.of(40);
         tree.today = LocalDate.of(2027, 8, 25);
-        Standing after = standing(tree, new Visit(LocalDate.of(2027, 8, 20), List.of(), 16));
+        TreeToday after = standing(tree, new Visit(LocalDate.of(2027, 8, 20), List.of(), 16));
         assertThat(after.survey().tree().waterSprouts()).hasValue(24);
         // Sixteen shoots of 1 cm beside four limbs of 10 cm.
         assertThat(after.taken().summerShare()).isCloseTo(0.04, within(1e-9));

@@ -9,10 +9,10 @@ import java.util.Optional;
 import org.diligentbough.core.Evaluation;
 import org.diligentbough.core.SurveyBuilder;
 import org.diligentbough.core.orchard.Species;
-import org.diligentbough.core.plan.Edits;
 import org.diligentbough.core.plan.Pin;
 import org.diligentbough.core.plan.PlanRules;
 import org.diligentbough.core.plan.RenovationPlan.Lane;
+import org.diligentbough.core.plan.Wishes;
 import org.diligentbough.core.season.Season;
 import org.diligentbough.core.season.Window;
 import org.diligentbough.core.survey.FaultKind;
@@ -49,14 +49,14 @@ class YearTakenTest {
                 0);
     }
 
-    private static Standing standing(SurveyBuilder tree, Visit... visits) {
+    private static TreeToday standing(SurveyBuilder tree, Visit... visits) {
         return SurveyBuilder.RULES.standing(List.of(tree.build()), List.of(visits));
     }
 
-    private static Evaluation judged(Standing standing, Pin... pins) {
+    private static Evaluation judged(TreeToday standing, Pin... pins) {
         return Evaluation.of(
                 standing,
-                new Evaluation.Given(Edits.moved(List.of(pins)), List.of(), List.of(), Optional.empty()),
+                new Evaluation.Given(Wishes.moved(List.of(pins)), List.of(), List.of(), Optional.empty()),
                 SurveyBuilder.RULES);
     }
 
@@ -68,7 +68,7 @@ class YearTakenTest {
 
     @Test
     void whatIsLeftOfTheYearIsGivenOutAndMeasuredByTheCrownAtItsStart() {
-        Standing after = standing(tenLimbs(), removed(CUT, "L0"));
+        TreeToday after = standing(tenLimbs(), removed(CUT, "L0"));
         assertThat(after.taken().share()).isCloseTo(0.1, within(1e-9));
         Evaluation evaluation = judged(after);
         Lane lane = of(evaluation, 2027).get(0);
@@ -84,7 +84,7 @@ class YearTakenTest {
         SurveyBuilder tree = tenLimbs();
         // Light limbs, so that big cuts run out before the crown does.
         tree.limb("H", limb -> limb.diameter(30).azimuth(200).length(6).fruiting(2));
-        Standing after = standing(tree, removed(CUT, "L0"), removed(CUT.plusDays(1), "L1"));
+        TreeToday after = standing(tree, removed(CUT, "L0"), removed(CUT.plusDays(1), "L1"));
         assertThat(after.taken().bigCuts()).extracting(Limb::id).containsExactly("L0", "L1");
         Evaluation evaluation = judged(after);
         assertThat(of(evaluation, 2027).stream().mapToInt(Lane::bigCuts).sum()).isLessThanOrEqualTo(1);
@@ -95,7 +95,7 @@ class YearTakenTest {
     void lastYearsCutsDoNotCountInThisOne() {
         SurveyBuilder tree = tenLimbs();
         tree.today = LocalDate.of(2027, 11, 15);
-        Standing after = standing(tree, removed(CUT, "L0", "L1"));
+        TreeToday after = standing(tree, removed(CUT, "L0", "L1"));
         assertThat(after.taken().share()).isZero();
         assertThat(after.taken().bigCuts()).isEmpty();
         assertThat(after.taken().overdoneBefore()).isZero();
@@ -104,7 +104,7 @@ class YearTakenTest {
 
     @Test
     void tooMuchThisYearIsTakenFromTheNextInThePlanAtOnce() {
-        Standing after = standing(tenLimbs(), removed(CUT, "L0", "L1", "L2", "L3"));
+        TreeToday after = standing(tenLimbs(), removed(CUT, "L0", "L1", "L2", "L3"));
         assertThat(after.taken().share()).isCloseTo(0.4, within(1e-9));
         Evaluation evaluation = judged(after);
         // Of six limbs left each is a sixth: more than the tenth that 2028 has left, less than the quarter of 2029.
@@ -120,9 +120,9 @@ class YearTakenTest {
         tree.latitude = -37;
         tree.surveyedOn = LocalDate.of(2027, 4, 1);
         tree.today = LocalDate.of(2027, 8, 10);
-        Standing april = standing(tree, removed(LocalDate.of(2027, 4, 20), "L0"));
+        TreeToday april = standing(tree, removed(LocalDate.of(2027, 4, 20), "L0"));
         assertThat(april.taken().share()).isZero();
-        Standing may = standing(tree, removed(LocalDate.of(2027, 5, 2), "L0"));
+        TreeToday may = standing(tree, removed(LocalDate.of(2027, 5, 2), "L0"));
         assertThat(may.taken().share()).isCloseTo(0.1, within(1e-9));
     }
 
@@ -152,7 +152,7 @@ class YearTakenTest {
                         .map(limb -> new MadeCut(limb, MadeCut.Kind.REMOVED, 0, false, true, Optional.empty()))
                         .toList(),
                 0);
-        Standing after = standing(bush, renewed);
+        TreeToday after = standing(bush, renewed);
         assertThat(after.taken().renewals()).isEqualTo(first.size());
         // A third of the main branches went: no more of them this year.
         assertThat(of(judged(after), 2027).stream()

@@ -11,7 +11,7 @@ import org.diligentbough.core.verdict.Verdict;
 import org.diligentbough.server.fruit.FruitService.FruitData;
 import org.diligentbough.server.orchard.SiteData;
 import org.diligentbough.server.orchard.TreeData;
-import org.diligentbough.server.plan.PlanEdits;
+import org.diligentbough.server.plan.PlanWishes;
 import org.diligentbough.server.shared.CodeOf;
 import org.diligentbough.server.shared.MayBeNull;
 import org.diligentbough.server.visit.LoggedCut;
@@ -94,7 +94,7 @@ public record Archive(
     /** What people want of a plan besides cuts moved. */
     public record ArchivedWants(
             @MayBeNull Integer years,
-            @MayBeNull PlanEdits.AllowanceData allowance,
+            @MayBeNull PlanWishes.AllowanceData allowance,
             @MayBeNull List<ArchivedDecided> decided,
             @MayBeNull List<String> insisted,
             @MayBeNull List<String> split) {}

@@ -24,10 +24,10 @@ import org.diligentbough.server.orchard.SiteMapper.SiteRow;
 import org.diligentbough.server.orchard.TreeMapper.TreeRow;
 import org.diligentbough.server.plan.KeptCut;
 import org.diligentbough.server.plan.PinData;
-import org.diligentbough.server.plan.PlanEdits;
 import org.diligentbough.server.plan.PlanMapper;
 import org.diligentbough.server.plan.PlanMapper.VersionRow;
 import org.diligentbough.server.plan.PlanMapper.WantedRow;
+import org.diligentbough.server.plan.PlanWishes;
 import org.diligentbough.server.programme.ProgrammeMapper;
 import org.diligentbough.server.programme.ProgrammeMapper.SetRow;
 import org.springframework.stereotype.Component;
@@ -60,14 +60,14 @@ class PlanArchive {
     }
 
     /** What is known of the plans of a site's trees, by tree. */
-    record OfSite(Map<Long, PlanEdits> edits, Map<Long, List<VersionRow>> versions, Map<Long, Integer> begins) {}
+    record OfSite(Map<Long, PlanWishes> edits, Map<Long, List<VersionRow>> versions, Map<Long, Integer> begins) {}
 
     /** Reads them in three queries. */
     OfSite ofSite(long siteId) {
         return new OfSite(
                 plans.wanted(siteId).stream()
                         .collect(Collectors.toMap(
-                                WantedRow::treeId, row -> json.readValue(row.edits(), PlanEdits.class))),
+                                WantedRow::treeId, row -> json.readValue(row.edits(), PlanWishes.class))),
                 plans.versionsAt(siteId).stream().collect(Collectors.groupingBy(VersionRow::treeId)),
                 programmes.allSet(siteId).stream().collect(Collectors.toMap(SetRow::treeId, SetRow::year)));
     }
@@ -81,7 +81,7 @@ class PlanArchive {
 
     /** What else people want of a tree's plan; null when nothing. */
     ArchivedWants wanted(OfSite known, long treeId) {
-        PlanEdits edits = edits(known, treeId);
+        PlanWishes edits = edits(known, treeId);
         boolean nothing = edits.years() == null
                 && edits.allowance() == null
                 && edits.decided().isEmpty()
@@ -104,8 +104,8 @@ class PlanArchive {
                         edits.split());
     }
 
-    private static PlanEdits edits(OfSite known, long treeId) {
-        return known.edits().getOrDefault(treeId, PlanEdits.NONE);
+    private static PlanWishes edits(OfSite known, long treeId) {
+        return known.edits().getOrDefault(treeId, PlanWishes.NONE);
     }
 
     /** Every plan there was, oldest first. */
@@ -152,10 +152,10 @@ class PlanArchive {
         for (int i = 0; i < orEmpty(given.moved()).size(); i++) {
             pin(given.moved().get(i), words, problems, at + "/moved/" + i).ifPresent(pins::add);
         }
-        PlanEdits edits = given.wanted() == null
-                ? PlanEdits.moved(pins)
+        PlanWishes edits = given.wanted() == null
+                ? PlanWishes.moved(pins)
                 : wanted(given.wanted(), pins, words, problems, at + "/wanted");
-        if (!edits.equals(PlanEdits.NONE)) {
+        if (!edits.equals(PlanWishes.NONE)) {
             judgement.keep(tree.id(), 0, edits);
         }
         for (int i = 0; i < orEmpty(given.plans()).size(); i++) {
@@ -181,19 +181,19 @@ class PlanArchive {
         return problems.check(pin, at) ? Optional.of(pin) : Optional.empty();
     }
 
-    private PlanEdits wanted(ArchivedWants given, List<PinData> pins, DayWords words, Problems problems, String at) {
-        List<PlanEdits.DecidedData> decided = new ArrayList<>();
+    private PlanWishes wanted(ArchivedWants given, List<PinData> pins, DayWords words, Problems problems, String at) {
+        List<PlanWishes.DecidedData> decided = new ArrayList<>();
         for (int i = 0; i < orEmpty(given.decided()).size(); i++) {
             ArchivedDecided one = given.decided().get(i);
             String oneAt = at + "/decided/" + i;
             Optional<LocalDate> on = problems.day(words, one.on(), oneAt + "/on");
             if (on.isPresent() && problems.named(one.by(), oneAt + "/by")) {
-                decided.add(new PlanEdits.DecidedData(one.limb(), one.verdict(), one.alongM(), one.by(), on.get()));
+                decided.add(new PlanWishes.DecidedData(one.limb(), one.verdict(), one.alongM(), one.by(), on.get()));
             }
         }
-        PlanEdits edits =
-                new PlanEdits(given.years(), given.allowance(), pins, decided, given.insisted(), given.split());
-        return problems.check(edits, at) ? edits : PlanEdits.NONE;
+        PlanWishes edits =
+                new PlanWishes(given.years(), given.allowance(), pins, decided, given.insisted(), given.split());
+        return problems.check(edits, at) ? edits : PlanWishes.NONE;
     }
 
     private void plan(TreeRow tree, SiteRow site, ArchivedPlan given, DayWords words, Problems problems, String at) {

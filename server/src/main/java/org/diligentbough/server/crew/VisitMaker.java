@@ -130,7 +130,7 @@ class VisitMaker {
             for (PlannedCut cut : lane.cuts()) {
                 if (wanted.test(cut)) {
                     cuts.add(visitCut(evaluation, cut));
-                    kit.addAll(Kit.of(cut.cut(), evaluation.scene()));
+                    kit.addAll(Kit.of(cut.cut(), evaluation.facts()));
                     closes.add(lane.closes());
                 }
             }
@@ -139,16 +139,16 @@ class VisitMaker {
             }
             if (withUpkeep && !lane.tasks().isEmpty()) {
                 lane.tasks().forEach(task -> tasks.add(task(task)));
-                kit.addAll(Kit.ofUpkeep(evaluation.scene()));
+                kit.addAll(Kit.ofUpkeep(evaluation.facts()));
                 closes.add(lane.closes());
             }
             if (withUpkeep && lane.upkeepMinutes() > 0) {
                 upkeepMinutes += lane.upkeepMinutes();
-                kit.addAll(Kit.ofUpkeep(evaluation.scene()));
+                kit.addAll(Kit.ofUpkeep(evaluation.facts()));
                 closes.add(lane.closes());
             }
         }
-        boolean sick = evaluation.scene().survey().limbs().stream().anyMatch(limb -> limb.has(FaultKind.DISEASED));
+        boolean sick = evaluation.facts().survey().limbs().stream().anyMatch(limb -> limb.has(FaultKind.DISEASED));
         return new Work(
                 cuts, detail, tasks, upkeepMinutes, kit, sick, closes.stream().min(Comparator.naturalOrder()));
     }
@@ -164,7 +164,7 @@ class VisitMaker {
                 .findFirst()
                 .orElseThrow();
         Cut cut = planned.cut();
-        boolean living = evaluation.scene().branching().living(limb.limb());
+        boolean living = evaluation.facts().branching().living(limb.limb());
         List<Wording.Worded> reasons = new ArrayList<>(wording.all(limb.reasons()));
         reasons.addAll(wording.all(planned.reasons()));
         return new VisitCut(

@@ -7,7 +7,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import org.diligentbough.core.visit.Standing;
+import org.diligentbough.core.visit.TreeToday;
 import org.diligentbough.server.orchard.OrchardService;
 import org.diligentbough.server.orchard.SiteMapper.SiteRow;
 import org.diligentbough.server.orchard.TreeMapper.TreeRow;
@@ -69,7 +69,7 @@ class FieldPackApi {
         List<SurveyRow> all = surveys.surveysAt(siteId);
         Map<Long, SurveyRow> newest = new HashMap<>();
         all.forEach(survey -> newest.putIfAbsent(survey.treeId(), survey));
-        Map<Long, Standing> standing = records.standing(siteId, surveys.upTo(day, site, trees, all), day);
+        Map<Long, TreeToday> standing = records.standing(siteId, surveys.upTo(day, site, trees, all), day);
         return new FieldPack(
                 site.id(),
                 site.name(),
@@ -99,7 +99,7 @@ class FieldPackApi {
     }
 
     private FieldTree tree(
-            TreeRow tree, SiteRow site, LocalDate day, Optional<SurveyRow> newest, Optional<Standing> standing) {
+            TreeRow tree, SiteRow site, LocalDate day, Optional<SurveyRow> newest, Optional<TreeToday> standing) {
         if (newest.isEmpty()) {
             return new FieldTree(
                     tree.id(), tree.tag(), tree.species(), tree.cultivar(), form(tree), "unsurveyed", null, 0, null);

@@ -20,7 +20,7 @@ import org.diligentbough.core.survey.Limb;
 import org.diligentbough.core.verdict.BudAdvice;
 import org.diligentbough.core.verdict.Cut;
 import org.diligentbough.core.verdict.LimbVerdict;
-import org.diligentbough.core.verdict.Scene;
+import org.diligentbough.core.verdict.TreeFacts;
 import org.diligentbough.core.verdict.TreeVerdict;
 import org.diligentbough.server.shared.Wording;
 import org.springframework.stereotype.Component;
@@ -50,12 +50,12 @@ public class EvaluationWriter {
                                 limb,
                                 light.get(limb.limb().id()),
                                 evaluation.worth().get(limb.limb().id()),
-                                evaluation.scene()))
+                                evaluation.facts()))
                         .toList(),
                 evaluation.plan().years(),
                 evaluation.plan().yearsWhy().map(wording::of).orElse(null),
                 evaluation.plan().lanes().stream()
-                        .map(lane -> lane(lane, evaluation.scene()))
+                        .map(lane -> lane(lane, evaluation.facts()))
                         .toList(),
                 evaluation.plan().notPlaced().stream()
                         .map(limb -> new EvaluationAnswer.NotPlacedAnswer(limb.limb(), wording.all(limb.reasons())))
@@ -74,7 +74,7 @@ public class EvaluationWriter {
     }
 
     private static EvaluationAnswer.UpkeepAnswer upkeep(Upkeep upkeep, Evaluation evaluation) {
-        boolean southern = evaluation.scene().survey().site().southern();
+        boolean southern = evaluation.facts().survey().site().southern();
         return new EvaluationAnswer.UpkeepAnswer(
                 upkeep.fromYear(),
                 new PruningYear(upkeep.fromYear(), southern).label(),
@@ -94,7 +94,7 @@ public class EvaluationWriter {
                         allowance.summer().isPresent() ? allowance.summer().getAsDouble() : null,
                         allowance.bigCuts().isPresent() ? allowance.bigCuts().getAsInt() : null,
                         wording.all(allowance.reasons())),
-                Codes.of(evaluation.scene().formWanted()),
+                Codes.of(evaluation.facts().formWanted()),
                 tree.yearsNeeded());
     }
 
@@ -123,7 +123,7 @@ public class EvaluationWriter {
         return Math.round(value * 1000) / 1000.0;
     }
 
-    private EvaluationAnswer.LimbAnswer limb(LimbVerdict limb, Double light, Worth worth, Scene scene) {
+    private EvaluationAnswer.LimbAnswer limb(LimbVerdict limb, Double light, Worth worth, TreeFacts facts) {
         return new EvaluationAnswer.LimbAnswer(
                 limb.limb().id(),
                 limb.crownShare(),
@@ -149,10 +149,10 @@ public class EvaluationWriter {
                                 thousandths(worth.light()),
                                 worth.form(),
                                 thousandths(worth.crownTaken())),
-                limb.cut().map(cut -> cut(cut, limb.limb(), scene)).orElse(null));
+                limb.cut().map(cut -> cut(cut, limb.limb(), facts)).orElse(null));
     }
 
-    private EvaluationAnswer.CutAnswer cut(Cut cut, Limb limb, Scene scene) {
+    private EvaluationAnswer.CutAnswer cut(Cut cut, Limb limb, TreeFacts facts) {
         List<String> tickets = cut.tickets().stream().sorted().map(Codes::of).toList();
         return new EvaluationAnswer.CutAnswer(
                 Codes.of(cut.kind()),
@@ -167,10 +167,10 @@ public class EvaluationWriter {
                 rounded(cut.place().alongM()),
                 rounded(cut.heightM()),
                 cut.place().sideBranch().orElse(null),
-                BudAdvice.of(scene, limb, cut).map(wording::of).orElse(null));
+                BudAdvice.of(facts, limb, cut).map(wording::of).orElse(null));
     }
 
-    private EvaluationAnswer.LaneAnswer lane(RenovationPlan.Lane lane, Scene scene) {
+    private EvaluationAnswer.LaneAnswer lane(RenovationPlan.Lane lane, TreeFacts facts) {
         return new EvaluationAnswer.LaneAnswer(
                 lane.year().year(),
                 lane.year().label(),
@@ -183,7 +183,7 @@ public class EvaluationWriter {
                                 Codes.of(cut.kind()),
                                 cut.share(),
                                 thousandths(cut.crop()),
-                                cut(cut.cut(), scene.branching().get(cut.limb()), scene),
+                                cut(cut.cut(), facts.branching().get(cut.limb()), facts),
                                 wording.all(cut.reasons()),
                                 cut.byHand(),
                                 wording.all(cut.breaks())))
@@ -201,13 +201,13 @@ public class EvaluationWriter {
                 lane.tasks().stream()
                         .map(task -> new EvaluationAnswer.TaskAnswer(wording.of(task.what()), task.minutes()))
                         .toList(),
-                cultivars(lane, scene),
+                cultivars(lane, facts),
                 lane.upkeepMinutes());
     }
 
     /** What each cultivar gives, where a tree carries several. */
-    private static List<EvaluationAnswer.CultivarAnswer> cultivars(RenovationPlan.Lane lane, Scene scene) {
-        Map<String, Double> shares = scene.cultivarShares();
+    private static List<EvaluationAnswer.CultivarAnswer> cultivars(RenovationPlan.Lane lane, TreeFacts facts) {
+        Map<String, Double> shares = facts.cultivarShares();
         if (shares.size() < 2) {
             return List.of();
         }
@@ -215,7 +215,7 @@ public class EvaluationWriter {
         shares.keySet().forEach(cultivar -> taken.put(cultivar, 0.0));
         lane.cuts()
                 .forEach(cut ->
-                        taken.merge(scene.cultivarOf(scene.branching().get(cut.limb())), cut.share(), Double::sum));
+                        taken.merge(facts.cultivarOf(facts.branching().get(cut.limb())), cut.share(), Double::sum));
         return taken.entrySet().stream()
                 .filter(one -> shares.getOrDefault(one.getKey(), 0.0) > 0)
                 .map(one -> new EvaluationAnswer.CultivarAnswer(

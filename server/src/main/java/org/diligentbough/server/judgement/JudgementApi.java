@@ -15,8 +15,8 @@ import org.diligentbough.core.season.CuttingCalendar;
 import org.diligentbough.core.season.PruningYear;
 import org.diligentbough.core.season.Window;
 import org.diligentbough.server.orchard.OrchardService;
-import org.diligentbough.server.plan.PlanEdits;
 import org.diligentbough.server.plan.PlanMapper.PlanRow;
+import org.diligentbough.server.plan.PlanWishes;
 import org.diligentbough.server.season.SiteWeatherService;
 import org.diligentbough.server.shared.MayBeNull;
 import org.diligentbough.server.survey.SurveyMapper.SurveyRow;
@@ -77,7 +77,7 @@ class JudgementApi {
             TreeDrawing drawing,
             List<LimbShading> shading,
             int planVersion,
-            PlanEdits edits,
+            PlanWishes edits,
             @MayBeNull PlanService.KeptView kept,
             @MayBeNull PlanService.FollowedView followed,
             List<PlanService.ChangeView> proposal,
@@ -98,7 +98,7 @@ class JudgementApi {
             Integer version,
 
             @NotNull(message = "is missing; give what is wanted, empty to leave the plan to the rules") @Valid
-            PlanEdits edits) {}
+            PlanWishes edits) {}
 
     /** Which plan is kept. */
     record Keeping(
@@ -116,11 +116,11 @@ class JudgementApi {
                 survey.version(),
                 survey.surveyedOn(),
                 survey.surveyedBy(),
-                evaluation.scene().survey().today(),
+                evaluation.facts().survey().today(),
                 writer.write(evaluation.heldBy(weather.of(orchard.tree(treeId).siteId())
                         .holds(
-                                evaluation.scene().survey().tree().species(),
-                                evaluation.scene().survey().today()))),
+                                evaluation.facts().survey().tree().species(),
+                                evaluation.facts().survey().today()))),
                 TreeDrawing.of(evaluation),
                 shading(evaluation),
                 plan.version(),
@@ -137,7 +137,7 @@ class JudgementApi {
 
     private static List<LimbShading> shading(Evaluation evaluation) {
         Shading shading = evaluation.light().shading();
-        return evaluation.scene().survey().limbs().stream()
+        return evaluation.facts().survey().limbs().stream()
                 .map(limb -> new LimbShading(
                         limb.id(),
                         EvaluationWriter.shades(shading.on(limb.id())),
@@ -145,10 +145,10 @@ class JudgementApi {
                 .toList();
     }
 
-    private static PlanEdits standing(PlanEdits edits, Evaluation evaluation) {
+    private static PlanWishes standing(PlanWishes edits, Evaluation evaluation) {
         Predicate<String> stands =
-                limb -> evaluation.scene().branching().find(limb).isPresent();
-        return new PlanEdits(
+                limb -> evaluation.facts().branching().find(limb).isPresent();
+        return new PlanWishes(
                 edits.years(),
                 edits.allowance(),
                 edits.pins().stream().filter(pin -> stands.test(pin.limb())).toList(),
@@ -179,7 +179,7 @@ class JudgementApi {
 
     private List<TimeView> times(Evaluation evaluation) {
         CuttingCalendar calendar = evaluation.calendar();
-        LocalDate today = evaluation.scene().survey().today();
+        LocalDate today = evaluation.facts().survey().today();
         PruningYear now = calendar.pruningYear(today);
         Map<String, TimeView> times = new LinkedHashMap<>();
         int years = Math.max(YEARS_AHEAD, evaluation.plan().years());

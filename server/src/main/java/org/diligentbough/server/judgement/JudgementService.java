@@ -15,16 +15,16 @@ import org.diligentbough.core.knowledge.Codes;
 import org.diligentbough.core.knowledge.Figure;
 import org.diligentbough.core.light.CrownLight;
 import org.diligentbough.core.light.Neighbour;
-import org.diligentbough.core.plan.Edits;
 import org.diligentbough.core.plan.RenovationPlan;
 import org.diligentbough.core.plan.RenovationPlan.CutOf;
+import org.diligentbough.core.plan.Wishes;
 import org.diligentbough.core.season.CuttingCalendar;
 import org.diligentbough.core.season.PruningYear;
 import org.diligentbough.core.survey.Survey;
 import org.diligentbough.core.verdict.Decision;
 import org.diligentbough.core.verdict.LimbVerdict;
 import org.diligentbough.core.verdict.Verdict;
-import org.diligentbough.core.visit.Standing;
+import org.diligentbough.core.visit.TreeToday;
 import org.diligentbough.server.figures.SiteRules;
 import org.diligentbough.server.light.LightMapper;
 import org.diligentbough.server.light.Neighbours;
@@ -32,9 +32,9 @@ import org.diligentbough.server.orchard.OrchardService;
 import org.diligentbough.server.orchard.OrchardService.TreeOutdated;
 import org.diligentbough.server.orchard.TreeMapper.TreeRow;
 import org.diligentbough.server.plan.KeptCut;
-import org.diligentbough.server.plan.PlanEdits;
 import org.diligentbough.server.plan.PlanMapper;
 import org.diligentbough.server.plan.PlanMapper.PlanRow;
+import org.diligentbough.server.plan.PlanWishes;
 import org.diligentbough.server.shared.ProblemException;
 import org.diligentbough.server.shared.Today;
 import org.diligentbough.server.shared.Wording;
@@ -122,8 +122,8 @@ public class JudgementService {
                 .orElseThrow(() -> ProblemException.notFound("This tree has not been surveyed yet."));
     }
 
-    private Evaluation judge(long treeId, Standing standing, LocalDate day, long withoutVisit) {
-        Edits edits = edits(plan(treeId)).toEdits();
+    private Evaluation judge(long treeId, TreeToday standing, LocalDate day, long withoutVisit) {
+        Wishes edits = edits(plan(treeId)).toEdits();
         return judge(
                 treeId,
                 standing,
@@ -140,7 +140,7 @@ public class JudgementService {
         return cuts(plan).stream().filter(cut -> !made.contains(cut.cut())).toList();
     }
 
-    private Evaluation judge(long treeId, Standing standing, Edits edits) {
+    private Evaluation judge(long treeId, TreeToday standing, Wishes edits) {
         TreeRow tree = orchard.tree(treeId);
         List<Neighbour> near = neighbours.of(tree);
         Evaluation.Given given = new Evaluation.Given(
@@ -156,7 +156,7 @@ public class JudgementService {
                 orchard.groupOf(tree));
         Survey survey = Neighbours.withoutRegistered(standing.survey(), near);
         return judged.get(
-                new Known(new Standing(survey, standing.taken()), given, siteRules.changed(tree.siteId())),
+                new Known(new TreeToday(survey, standing.taken()), given, siteRules.changed(tree.siteId())),
                 known -> Evaluation.of(known.standing(), known.given(), siteRules.with(known.figures())));
     }
 
@@ -166,7 +166,7 @@ public class JudgementService {
     }
 
     /** All that a judgement follows from. */
-    private record Known(Standing standing, Evaluation.Given given, Map<Figure, Double> figures) {}
+    private record Known(TreeToday standing, Evaluation.Given given, Map<Figure, Double> figures) {}
 
     /** The judgement as of today, planned as it would be now: what people want is followed, no plan is kept to. */
     public Evaluation proposed(long treeId) {
@@ -182,11 +182,11 @@ public class JudgementService {
      * @param years over which it is planned; empty for those wanted
      */
     public Evaluation asIf(long treeId, UnaryOperator<Survey> wish, OptionalInt years) {
-        Edits edits = edits(plan(treeId)).toEdits();
+        Wishes edits = edits(plan(treeId)).toEdits();
         return records.standing(treeId, todayAt(treeId))
                 .map(standing -> judge(
                         treeId,
-                        new Standing(wish.apply(standing.survey()), standing.taken()),
+                        new TreeToday(wish.apply(standing.survey()), standing.taken()),
                         years.isPresent() ? edits.over(years) : edits))
                 .orElseThrow(() -> ProblemException.notFound("This tree has not been surveyed yet."));
     }
@@ -214,12 +214,12 @@ public class JudgementService {
     }
 
     /** What people want of a plan. */
-    public PlanEdits edits(PlanRow plan) {
-        return json.readValue(plan.edits(), PlanEdits.class);
+    public PlanWishes edits(PlanRow plan) {
+        return json.readValue(plan.edits(), PlanWishes.class);
     }
 
     /** Keeps what people want without a word to the history: for whoever writes that otherwise. */
-    public void keep(long treeId, int version, PlanEdits edits) {
+    public void keep(long treeId, int version, PlanWishes edits) {
         plans.keep(treeId, version, json.writeValueAsString(edits))
                 .orElseThrow(() -> ProblemException.stale("This plan"));
     }
@@ -249,9 +249,9 @@ public class JudgementService {
         surveys.judged(treeId, Codes.of(evaluation.tree().triage()), (int)
                 evaluation.limbs().stream().filter(LimbVerdict::urgent).count());
         keepLight(treeId, evaluation);
-        LocalDate now = evaluation.scene().survey().today();
+        LocalDate now = evaluation.facts().survey().today();
         PruningYear year =
-                PruningYear.of(now, evaluation.scene().survey().site().southern());
+                PruningYear.of(now, evaluation.facts().survey().site().southern());
         LocalDate until = year.days().getEndInclusive();
         for (RenovationPlan.Lane lane : evaluation.plan().lanes()) {
             plans.addLane(new PlanMapper.LaneRow(

@@ -140,7 +140,7 @@ public class OpinionService {
     }
 
     private void stands(long treeId, String limb) {
-        if (judgement.now(treeId).scene().branching().find(limb).isEmpty()) {
+        if (judgement.now(treeId).facts().branching().find(limb).isEmpty()) {
             throw ProblemException.notFound("No limb of this tree is tagged " + limb + ".");
         }
     }

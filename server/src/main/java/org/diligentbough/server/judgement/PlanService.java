@@ -14,9 +14,9 @@ import org.diligentbough.core.verdict.LimbVerdict;
 import org.diligentbough.server.orchard.OrchardService;
 import org.diligentbough.server.orchard.TreeMapper.TreeRow;
 import org.diligentbough.server.plan.KeptCut;
-import org.diligentbough.server.plan.PlanEdits;
 import org.diligentbough.server.plan.PlanMapper;
 import org.diligentbough.server.plan.PlanMapper.VersionRow;
+import org.diligentbough.server.plan.PlanWishes;
 import org.diligentbough.server.shared.CurrentPerson;
 import org.diligentbough.server.shared.History;
 import org.diligentbough.server.shared.History.About;
@@ -118,13 +118,13 @@ public class PlanService {
 
     /** Changes a plan by hand; the rules fill in around it. A plan that is kept is followed by a further version. */
     @Transactional
-    public void change(long treeId, int version, PlanEdits wanted) {
+    public void change(long treeId, int version, PlanWishes wanted) {
         long who = person.id();
         TreeRow tree = orchard.tree(treeId);
         Evaluation evaluation = judgement.now(treeId);
         check(wanted, evaluation);
-        PlanEdits before = judgement.edits(judgement.plan(treeId));
-        PlanEdits after = wanted.signed(plans.nameOf(who), judgement.todayAt(treeId));
+        PlanWishes before = judgement.edits(judgement.plan(treeId));
+        PlanWishes after = wanted.signed(plans.nameOf(who), judgement.todayAt(treeId));
         judgement.keep(treeId, version, after);
         history.changed(new About("plan", treeId, tree.siteId(), treeId), before, after);
         if (plans.inForce(treeId).isPresent()) {
@@ -135,8 +135,8 @@ public class PlanService {
         judgement.judgeAnew(treeId);
     }
 
-    private static void check(PlanEdits wanted, Evaluation evaluation) {
-        var branching = evaluation.scene().branching();
+    private static void check(PlanWishes wanted, Evaluation evaluation) {
+        var branching = evaluation.facts().branching();
         for (int i = 0; i < wanted.pins().size(); i++) {
             stands(branching.find(wanted.pins().get(i).limb()).isPresent(), "/edits/pins/" + i + "/limb");
             if (wanted.pins().get(i).season().equals("any")
@@ -146,7 +146,7 @@ public class PlanService {
             }
         }
         for (int i = 0; i < wanted.decided().size(); i++) {
-            PlanEdits.DecidedData one = wanted.decided().get(i);
+            PlanWishes.DecidedData one = wanted.decided().get(i);
             var limb = branching.find(one.limb());
             stands(limb.isPresent(), "/edits/decided/" + i + "/limb");
             if (!DECISIONS.contains(one.verdict())) {
@@ -207,7 +207,7 @@ public class PlanService {
         List<ChangeView> changes = changes(before, after, proposed);
         judgement.toMake(treeId, kept.get(), judgement.todayAt(treeId), TreeRecords.NO_VISIT).stream()
                 .filter(cut -> !before.containsKey(cut.cut()) && !after.containsKey(cut.cut()))
-                .filter(cut -> proposed.scene().branching().find(cut.limb()).isPresent())
+                .filter(cut -> proposed.facts().branching().find(cut.limb()).isPresent())
                 .filter(cut ->
                         before.keySet().stream().noneMatch(other -> other.limb().equals(cut.limb())))
                 .forEach(cut -> changes.add(new ChangeView(

@@ -75,12 +75,12 @@ public record TreeDrawing(
     }
 
     public static TreeDrawing of(Evaluation evaluation) {
-        var tree = evaluation.scene().tree();
-        Branching branching = evaluation.scene().branching();
+        var tree = evaluation.facts().tree();
+        Branching branching = evaluation.facts().branching();
         double trunkTopM =
                 branching.onTrunk().stream().mapToDouble(Limb::originM).max().orElse(tree.heightM() / 3);
         CrownLight crown = evaluation.crownLight();
-        Map<String, Leaf> leaves = new LeafOfLimbs(branching, evaluation.scene().knowledge()).byLimb();
+        Map<String, Leaf> leaves = new LeafOfLimbs(branching, evaluation.facts().knowledge()).byLimb();
         return new TreeDrawing(
                 tree.heightM(),
                 tree.spreadM(),

@@ -12,7 +12,7 @@ import org.diligentbough.core.orchard.Bearing;
 import org.diligentbough.core.orchard.Form;
 import org.diligentbough.core.orchard.Purpose;
 import org.diligentbough.core.orchard.Species;
-import org.diligentbough.core.survey.Noted;
+import org.diligentbough.core.survey.SurveyNotes;
 import org.diligentbough.server.shared.CodeOf;
 import org.diligentbough.server.shared.MayBeNull;
 
@@ -86,8 +86,8 @@ public record TreeData(
         @Size(max = 80, message = "is longer than 80 letters") @MayBeNull
         String groupName,
 
-        @CodeOf(Noted.Habit.class) @MayBeNull String habit,
-        @CodeOf(Noted.HeightSetBy.class) @MayBeNull String heightSetBy,
+        @CodeOf(SurveyNotes.Habit.class) @MayBeNull String habit,
+        @CodeOf(SurveyNotes.HeightSetBy.class) @MayBeNull String heightSetBy,
 
         @Size(max = 80, message = "is longer than 80 letters") @MayBeNull
         String owner,
@@ -95,4 +95,4 @@ public record TreeData(
         @Size(max = 2000, message = "is longer than 2000 letters") @MayBeNull
         String ownerWishes,
 
-        @CodeOf(Noted.Consent.class) @MayBeNull String consent) {}
+        @CodeOf(SurveyNotes.Consent.class) @MayBeNull String consent) {}

@@ -167,9 +167,9 @@ public class OutlookService {
     private TenYears ahead(Evaluation evaluation) {
         Planned planned = evaluation.planned();
         Outlook.Banded banded = Outlook.banded(planned, rootstocks);
-        boolean southern = evaluation.scene().survey().site().southern();
+        boolean southern = evaluation.facts().survey().site().southern();
         return new TenYears(
-                evaluation.scene().figure(Figure.OUTLOOK_BAND),
+                evaluation.facts().figure(Figure.OUTLOOK_BAND),
                 wording.all(PlanBuys.of(banded.middle(), planned)),
                 way(banded.middle().leftAlone(), banded.leftAlone(), southern),
                 way(banded.middle().plan(), banded.plan(), southern),

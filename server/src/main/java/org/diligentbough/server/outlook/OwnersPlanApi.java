@@ -92,7 +92,7 @@ class OwnersPlanApi {
         List<Outlook.Year> years = outlook.plan();
         Outlook.Year now = years.get(0);
         Outlook.Year after = years.get(Math.min(years.size() - 1, Math.max(1, lastYear - now.year() + 1)));
-        var branching = evaluation.scene().branching();
+        var branching = evaluation.facts().branching();
         double reachM = Math.max(
                 1,
                 years.stream()
@@ -108,11 +108,11 @@ class OwnersPlanApi {
         double trunkTopM =
                 branching.onTrunk().stream().mapToDouble(Limb::originM).max().orElse(1);
         TreePicture picture =
-                new TreePicture(reachM, topM, evaluation.scene().tree().trunkDiameterCm(), trunkTopM);
-        double wantedM = evaluation.scene().tree().targetHeightM().orElse(0);
+                new TreePicture(reachM, topM, evaluation.facts().tree().trunkDiameterCm(), trunkTopM);
+        double wantedM = evaluation.facts().tree().targetHeightM().orElse(0);
         String lanes = plan.lanes().stream()
                 .filter(lane -> !lane.cuts().isEmpty() || lane.detail().isPresent())
-                .map(lane -> lane(lane, evaluation.scene().survey().today()))
+                .map(lane -> lane(lane, evaluation.facts().survey().today()))
                 .collect(Collectors.joining());
         String cautions = evaluation.cautions().stream()
                 .limit(MOST_CAUTIONS)
@@ -156,7 +156,7 @@ class OwnersPlanApi {
                 title,
                 title,
                 escaped(site.data().name()),
-                DAY.format(evaluation.scene().survey().today()),
+                DAY.format(evaluation.facts().survey().today()),
                 Base64.getEncoder().encodeToString(picture.of(now.limbs(), wantedM)),
                 picture.tags(now.limbs()).stream().map(OwnersPlanApi::tag).collect(Collectors.joining()),
                 now.heightM(),

@@ -140,6 +140,6 @@ public class WhatIfService {
                 OutlookService.way(
                         banded.middle().plan(),
                         banded.plan(),
-                        evaluation.scene().survey().site().southern()));
+                        evaluation.facts().survey().site().southern()));
     }
 }

@@ -14,10 +14,10 @@ import org.apache.ibatis.annotations.Select;
 @Mapper
 public interface PlanMapper {
 
-    /** What people want of a plan; {@code edits} is a {@link PlanEdits}. */
+    /** What people want of a plan; {@code edits} is a {@link PlanWishes}. */
     record PlanRow(Integer version, String edits) {}
 
-    /** What people want of one tree's plan; {@code edits} is a {@link PlanEdits}. */
+    /** What people want of one tree's plan; {@code edits} is a {@link PlanWishes}. */
     record WantedRow(Long treeId, String edits) {}
 
     /** A plan as it was; {@code cuts} is a list of {@link KeptCut}, {@code madeBy} null when it followed the judgement. */

@@ -20,10 +20,10 @@ import org.diligentbough.core.survey.FaultKind;
 import org.diligentbough.core.survey.LeafDensity;
 import org.diligentbough.core.survey.Lean;
 import org.diligentbough.core.survey.Limb;
-import org.diligentbough.core.survey.Noted;
 import org.diligentbough.core.survey.OverTarget;
 import org.diligentbough.core.survey.Role;
 import org.diligentbough.core.survey.Survey;
+import org.diligentbough.core.survey.SurveyNotes;
 import org.diligentbough.core.survey.TreeSurvey;
 import org.diligentbough.server.survey.SurveyFile.FaultFile;
 import org.diligentbough.server.survey.SurveyFile.LimbFile;
@@ -110,24 +110,24 @@ public final class SurveyMapping {
                 noted(tree));
     }
 
-    private static Noted noted(TreeFile tree) {
+    private static SurveyNotes noted(TreeFile tree) {
         TrunkFile trunk = tree.trunk() == null
                 ? new TrunkFile(null, null, null, null, null, null, null, null, null)
                 : tree.trunk();
-        return new Noted(
-                code(Noted.Habit.class, tree.habit()),
-                code(Noted.HeightSetBy.class, tree.heightSetBy()),
-                code(Noted.LopsidedFrom.class, tree.lopsidedFrom()),
+        return new SurveyNotes(
+                code(SurveyNotes.Habit.class, tree.habit()),
+                code(SurveyNotes.HeightSetBy.class, tree.heightSetBy()),
+                code(SurveyNotes.LopsidedFrom.class, tree.lopsidedFrom()),
                 orEmpty(tree.beneath()).stream()
-                        .map(thing -> code(Noted.Beneath.class, thing).orElseThrow())
+                        .map(thing -> code(SurveyNotes.Beneath.class, thing).orElseThrow())
                         .collect(Collectors.toSet()),
                 Optional.ofNullable(tree.hasFruited()),
-                code(Noted.LastCut.class, tree.lastCut()),
-                code(Noted.StemUnion.class, trunk.union()),
+                code(SurveyNotes.LastCut.class, tree.lastCut()),
+                code(SurveyNotes.StemUnion.class, trunk.union()),
                 Boolean.TRUE.equals(trunk.fungus()),
                 Boolean.TRUE.equals(trunk.tiesBite()),
                 number(trunk.openWoundCm()),
-                code(Noted.Consent.class, tree.consent()),
+                code(SurveyNotes.Consent.class, tree.consent()),
                 number(tree.spreadTargetM()),
                 code(LeafDensity.class, tree.leafDensity()),
                 OptionalDouble.empty(),

@@ -11,7 +11,7 @@ import java.util.function.Function;
 import java.util.function.Supplier;
 import java.util.stream.Collectors;
 import org.diligentbough.core.survey.Limb;
-import org.diligentbough.core.visit.Standing;
+import org.diligentbough.core.visit.TreeToday;
 import org.diligentbough.server.orchard.OrchardService;
 import org.diligentbough.server.orchard.TreeMapper.TreeRow;
 import org.diligentbough.server.shared.CurrentPerson;
@@ -207,7 +207,7 @@ public class LogService {
     /** The limbs that stood before the visit. */
     private Map<String, Limb> limbs(VisitRow visit, LogData data) {
         return records.standing(visit.treeId(), data.on(), visit.id())
-                .map(Standing::survey)
+                .map(TreeToday::survey)
                 .map(survey -> survey.limbs().stream().collect(Collectors.toMap(Limb::id, Function.identity())))
                 .orElse(Map.of());
     }

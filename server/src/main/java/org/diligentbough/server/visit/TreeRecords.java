@@ -17,7 +17,7 @@ import org.diligentbough.core.survey.Disease;
 import org.diligentbough.core.survey.Survey;
 import org.diligentbough.core.verdict.Verdict;
 import org.diligentbough.core.visit.MadeCut;
-import org.diligentbough.core.visit.Standing;
+import org.diligentbough.core.visit.TreeToday;
 import org.diligentbough.core.visit.Visit;
 import org.diligentbough.server.plan.PlanMapper.VersionRow;
 import org.diligentbough.server.survey.SurveyService;
@@ -50,12 +50,12 @@ public class TreeRecords {
     }
 
     /** The tree as it stands on a day; empty while nobody had surveyed it by then. */
-    public Optional<Standing> standing(long treeId, LocalDate on) {
+    public Optional<TreeToday> standing(long treeId, LocalDate on) {
         return standing(treeId, on, NO_VISIT);
     }
 
     /** The same as if one visit had not been logged. */
-    public Optional<Standing> standing(long treeId, LocalDate on, long withoutVisit) {
+    public Optional<TreeToday> standing(long treeId, LocalDate on, long withoutVisit) {
         List<Survey> known = surveys.upTo(treeId, on);
         if (known.isEmpty()) {
             return Optional.empty();
@@ -70,7 +70,7 @@ public class TreeRecords {
     }
 
     /** The trees of a site as they stand on a day, those nobody had surveyed by then left out; read in a few queries. */
-    public Map<Long, Standing> standing(long siteId, Map<Long, List<Survey>> known, LocalDate on) {
+    public Map<Long, TreeToday> standing(long siteId, Map<Long, List<Survey>> known, LocalDate on) {
         Map<Long, VisitRow> planned =
                 visits.ofSite(siteId).stream().collect(Collectors.toMap(VisitRow::id, Function.identity()));
         Map<Long, List<Visit>> done = visits.logsAt(siteId).stream()
@@ -78,7 +78,7 @@ public class TreeRecords {
                 .collect(Collectors.groupingBy(
                         LogRow::treeId,
                         Collectors.mapping(log -> visit(log, planned.get(log.visitId())), Collectors.toList())));
-        Map<Long, Standing> found = new HashMap<>();
+        Map<Long, TreeToday> found = new HashMap<>();
         known.forEach((treeId, surveysOfTree) ->
                 found.put(treeId, rules.standing(surveysOfTree, done.getOrDefault(treeId, List.of()))));
         return found;

@@ -12,7 +12,7 @@ import org.diligentbough.core.survey.FaultKind;
  * lets the tree reach; leaf thickens until the crown is full; what the dark starves dies twig by twig; fruitfulness follows
  * the light, and untouched wood ages. What is not in the data file is own assumption.
  */
-final class Seasons {
+final class Growth {
     private static final double FULL_BEARING_TO_DEG = 60;
     private static final double STEEP_DEG = 80;
     /** Years of neglect that tell in how a tree is found; it does not get worse for ever. */
@@ -32,7 +32,7 @@ final class Seasons {
      * @param mostHeightM that its limbs can reach
      * @param times by how much growth and dying differ from what the data file says
      */
-    Seasons(Crown crown, double mostHeightM, double times) {
+    Growth(Crown crown, double mostHeightM, double times) {
         this.crown = crown;
         this.mostHeightM = mostHeightM;
         this.times = times;
@@ -41,10 +41,10 @@ final class Seasons {
     /** The tree as it was found: fruitful as light and age allow. */
     void begin(Lit light) {
         lightAtFirst = light;
-        double ages = crown.tree.scene().traits().agesAYear();
+        double ages = crown.tree.facts().traits().agesAYear();
         double years = Math.min(
-                FOUND_AGED_YEARS, crown.tree.scene().tree().yearsSinceCut().orElse(0));
-        for (Wood wood : crown.woods.values()) {
+                FOUND_AGED_YEARS, crown.tree.facts().tree().yearsSinceCut().orElse(0));
+        for (GrowingLimb wood : crown.woods.values()) {
             wood.youth = Math.pow(1 - ages, years);
             wood.fruitful = allowed(wood, light.on(wood));
         }
@@ -67,9 +67,9 @@ final class Seasons {
         double thickens = times
                 * crown.figure(OUTLOOK_LEAF_GROWTH)
                 * Math.max(0, 1 - crown.leafIndex(topM / crown.topAtFirstM) / crown.figure(OUTLOOK_LEAF_INDEX_MOST));
-        double ages = crown.tree.scene().traits().agesAYear();
-        boolean young = crown.tree.scene().young();
-        for (Wood wood : crown.woods.values()) {
+        double ages = crown.tree.facts().traits().agesAYear();
+        boolean young = crown.tree.facts().young();
+        for (GrowingLimb wood : crown.woods.values()) {
             if (!wood.stands()) {
                 continue;
             }
@@ -109,7 +109,7 @@ final class Seasons {
         for (int i = 0; i < crown.refills.size(); i++) {
             Refill refill = crown.refills.get(i);
             double stands = refill.leafM2();
-            for (Wood wood : crown.woods.values()) {
+            for (GrowingLimb wood : crown.woods.values()) {
                 if (wood.stands()
                         && (wood.limb.id().equals(refill.main)
                                 || branching.growsFrom(branching.get(wood.limb.id()), branching.get(refill.main)))) {
@@ -129,7 +129,7 @@ final class Seasons {
     /** Twigs die in the dark, and fruitfulness turns to what light and age allow. */
     void turn(Lit light) {
         double turn = crown.figure(OUTLOOK_FRUIT_TURN);
-        for (Wood wood : crown.woods.values()) {
+        for (GrowingLimb wood : crown.woods.values()) {
             if (wood.stands()) {
                 starve(wood, light);
                 wood.fruitful += turn * (allowed(wood, light.on(wood)) - wood.fruitful);
@@ -150,7 +150,7 @@ final class Seasons {
     }
 
     /** What light, steepness and age allow a limb to bear, 0 to 1. */
-    private double allowed(Wood wood, OnLeaf on) {
+    private double allowed(GrowingLimb wood, OnLeaf on) {
         double steep = crown.anyAngleBears()
                 ? 0
                 : Math.max(0, Math.min(1, (wood.angleDeg - FULL_BEARING_TO_DEG) / (STEEP_DEG - FULL_BEARING_TO_DEG)));
@@ -158,7 +158,7 @@ final class Seasons {
     }
 
     /** What hangs too far out or by a weak union may break, and with it goes what it would bear. */
-    private void weaken(Wood wood) {
+    private void weaken(GrowingLimb wood) {
         double overlong = wood.limb.has(FaultKind.OVERLONG) && wood.lengthM >= wood.limb.lengthM() - 1e-9
                 ? crown.figure(OUTLOOK_BREAK_OVERLONG)
                 : 0;
@@ -167,7 +167,7 @@ final class Seasons {
     }
 
     /** What was found living in such dark bears it; where it gets darker, twigs die. */
-    private void starve(Wood wood, Lit light) {
+    private void starve(GrowingLimb wood, Lit light) {
         double lost = lost(dark(light.on(wood)) - dark(lightAtFirst.on(wood)));
         wood.starved = 1 - (1 - wood.starved) * (1 - lost);
         wood.darkM2 += wood.leafM2 * lost;
@@ -189,12 +189,12 @@ final class Seasons {
      * year than so much of the tree.
      */
     private void limitDeaths() {
-        Branching branching = crown.tree.scene().branching();
+        Branching branching = crown.tree.facts().branching();
         double twigs = crown.figure(OUTLOOK_TWIGS);
         double from = crown.figure(OUTLOOK_DEAD_FROM);
         double[] dying = new double[crown.woods.size()];
         double sum = 0;
-        for (Wood wood : crown.woods.values()) {
+        for (GrowingLimb wood : crown.woods.values()) {
             if (!wood.stands()) {
                 continue;
             }
@@ -207,7 +207,7 @@ final class Seasons {
         }
         double most = crown.figure(OUTLOOK_DEATHS_MOST) * crown.woodAtFirst;
         double part = sum > most ? most / sum : 1;
-        for (Wood wood : crown.woods.values()) {
+        for (GrowingLimb wood : crown.woods.values()) {
             if (wood.stands()) {
                 wood.died += part * dying[wood.index];
                 wood.living = wood.died < ALL_BUT_DEAD;

@@ -21,7 +21,7 @@ import org.diligentbough.core.verdict.OwnAllowance;
  * @param split limbs to be shortened one year and removed another
  * @param kept the cuts of the plan that is kept: no other is planned; empty when none is kept
  */
-public record Edits(
+public record Wishes(
         OptionalInt years,
         Optional<OwnAllowance> allowance,
         List<Pin> pins,
@@ -30,10 +30,10 @@ public record Edits(
         Set<String> split,
         Optional<Set<CutOf>> kept) {
     /** All left to the rules. */
-    public static final Edits NONE =
-            new Edits(OptionalInt.empty(), Optional.empty(), List.of(), List.of(), Set.of(), Set.of());
+    public static final Wishes NONE =
+            new Wishes(OptionalInt.empty(), Optional.empty(), List.of(), List.of(), Set.of(), Set.of());
 
-    public Edits {
+    public Wishes {
         pins = List.copyOf(pins);
         decisions = List.copyOf(decisions);
         insisted = Set.copyOf(insisted);
@@ -42,7 +42,7 @@ public record Edits(
     }
 
     /** With no plan that is kept. */
-    public Edits(
+    public Wishes(
             OptionalInt years,
             Optional<OwnAllowance> allowance,
             List<Pin> pins,
@@ -53,17 +53,17 @@ public record Edits(
     }
 
     /** Only cuts moved. */
-    public static Edits moved(List<Pin> pins) {
-        return new Edits(OptionalInt.empty(), Optional.empty(), pins, List.of(), Set.of(), Set.of());
+    public static Wishes moved(List<Pin> pins) {
+        return new Wishes(OptionalInt.empty(), Optional.empty(), pins, List.of(), Set.of(), Set.of());
     }
 
     /** The same over another number of years. */
-    public Edits over(OptionalInt otherYears) {
-        return new Edits(otherYears, allowance, pins, decisions, insisted, split, kept);
+    public Wishes over(OptionalInt otherYears) {
+        return new Wishes(otherYears, allowance, pins, decisions, insisted, split, kept);
     }
 
     /** The same with a plan that is kept; what was moved since stands where it was moved to. */
-    public Edits keeping(List<Pin> cuts) {
+    public Wishes keeping(List<Pin> cuts) {
         List<Pin> all = new ArrayList<>(pins);
         cuts.stream()
                 .filter(cut ->
@@ -71,6 +71,6 @@ public record Edits(
                 .forEach(all::add);
         Set<CutOf> kept =
                 cuts.stream().map(cut -> new CutOf(cut.limb(), cut.kind())).collect(Collectors.toSet());
-        return new Edits(years, allowance, all, decisions, insisted, split, Optional.of(kept));
+        return new Wishes(years, allowance, all, decisions, insisted, split, Optional.of(kept));
     }
 }

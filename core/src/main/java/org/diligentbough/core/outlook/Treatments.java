@@ -16,7 +16,7 @@ import org.diligentbough.core.verdict.LimbVerdict;
 import org.diligentbough.core.verdict.Verdict;
 
 /** The three ways a tree can be treated, each lived through year by year. */
-final class Ways {
+final class Treatments {
     private static final Set<Season> IN_LEAF = Set.of(Season.EARLY_SUMMER, Season.SUMMER, Season.AFTER_PICKING);
 
     private final Planned tree;
@@ -24,11 +24,11 @@ final class Ways {
     /** Limbs whose cut is their kind's yearly work. */
     private final Set<String> yearly;
 
-    Ways(Planned tree, Rootstocks rootstocks) {
+    Treatments(Planned tree, Rootstocks rootstocks) {
         this.tree = tree;
         this.rootstocks = rootstocks;
         this.yearly = tree.limbs().stream()
-                .filter(limb -> limb.ownWork(tree.scene().traits()))
+                .filter(limb -> limb.ownWork(tree.facts().traits()))
                 .map(LimbVerdict::tag)
                 .collect(Collectors.toSet());
     }
@@ -176,15 +176,10 @@ final class Ways {
                         yearly.contains(limb.tag())))
                 .toList();
         LivingCrown crown =
-                new LivingCrown(tree.scene().branching(), tree.scene().shares());
+                new LivingCrown(tree.facts().branching(), tree.facts().shares());
         for (Done cut : cuts) {
-            if (cut.yearly()) {
-                continue;
-            }
-            if (cut.kind() == Verdict.REMOVE) {
-                crown.remove(tree.scene().branching().get(cut.limb()));
-            } else if (cut.kind() == Verdict.SHORTEN) {
-                crown.shorten(tree.scene().branching().get(cut.limb()), cut.alongM());
+            if (!cut.yearly()) {
+                cut.kind().takenFrom(crown, tree.facts().branching().get(cut.limb()), cut.alongM());
             }
         }
         return new Work(cuts, 1 - crown.left(), Integer.MAX_VALUE, 0, Set.of(), false, 0);

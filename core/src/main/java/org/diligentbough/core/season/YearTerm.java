@@ -20,14 +20,14 @@ import org.diligentbough.core.knowledge.DataFile;
  * a dry summer, or the driest stretch of high summer; with days added; and perhaps no later or no earlier than others. All
  * days are days of the north.
  */
-final class Moment {
+final class YearTerm {
     private static final Pattern TERM =
             Pattern.compile("(\\d\\d-\\d\\d|stage \\d\\d?|last-frost|first-frost|rains|driest)( [+-]\\d{1,3})?");
 
     private final Term base;
     private final List<Bound> bounds;
 
-    private Moment(Term base, List<Bound> bounds) {
+    private YearTerm(Term base, List<Bound> bounds) {
         this.base = base;
         this.bounds = List.copyOf(bounds);
     }
@@ -75,14 +75,14 @@ final class Moment {
     }
 
     /** Reads a moment from a column. */
-    static Moment of(DataFile.Row row, String column) {
+    static YearTerm of(DataFile.Row row, String column) {
         String[] parts = row.text(column).split(" or (?=later |earlier )");
         List<Bound> bounds = new ArrayList<>();
         for (int i = 1; i < parts.length; i++) {
             boolean later = parts[i].startsWith("later ");
             bounds.add(new Bound(later, term(row, column, parts[i].substring(later ? 6 : 8))));
         }
-        return new Moment(term(row, column, parts[0]), bounds);
+        return new YearTerm(term(row, column, parts[0]), bounds);
     }
 
     private static Term term(DataFile.Row row, String column, String text) {

@@ -16,7 +16,7 @@ import java.util.OptionalDouble;
 import java.util.OptionalInt;
 import java.util.function.UnaryOperator;
 import org.diligentbough.core.knowledge.Codes;
-import org.diligentbough.core.plan.Edits;
+import org.diligentbough.core.plan.Wishes;
 import org.diligentbough.core.verdict.Decision;
 import org.diligentbough.core.verdict.OwnAllowance;
 import org.diligentbough.core.verdict.Verdict;
@@ -33,7 +33,7 @@ import org.diligentbough.server.shared.MayBeNull;
  * @param insisted limbs whose cut comes first of all
  * @param split limbs shortened one year and removed another
  */
-public record PlanEdits(
+public record PlanWishes(
         @MayBeNull
         @Min(value = 1, message = "cannot be under 1 year")
         @Max(value = 10, message = "is more than 10 years: by then the tree is another")
@@ -59,9 +59,9 @@ public record PlanEdits(
                         @Size(max = 40, message = "is longer than 40 letters") String>
                 split) {
     /** All left to the rules. */
-    public static final PlanEdits NONE = new PlanEdits(null, null, null, null, null, null);
+    public static final PlanWishes NONE = new PlanWishes(null, null, null, null, null, null);
 
-    public PlanEdits {
+    public PlanWishes {
         pins = pins == null ? List.of() : pins;
         decided = decided == null ? List.of() : decided;
         insisted = insisted == null ? List.of() : insisted;
@@ -69,8 +69,8 @@ public record PlanEdits(
     }
 
     /** Only cuts moved. */
-    public static PlanEdits moved(List<PinData> pins) {
-        return new PlanEdits(null, null, pins, null, null, null);
+    public static PlanWishes moved(List<PinData> pins) {
+        return new PlanWishes(null, null, pins, null, null, null);
     }
 
     /** An allowance of a tree's own; {@code by} is written by the server. */
@@ -109,10 +109,10 @@ public record PlanEdits(
             @MayBeNull LocalDate on) {}
 
     /** With who and when written in where they are not yet. */
-    public PlanEdits signed(String by, LocalDate on) {
+    public PlanWishes signed(String by, LocalDate on) {
         UnaryOperator<DecidedData> sign =
                 one -> one.by() != null ? one : new DecidedData(one.limb(), one.verdict(), one.alongM(), by, on);
-        return new PlanEdits(
+        return new PlanWishes(
                 years,
                 allowance == null || allowance.by() != null
                         ? allowance
@@ -124,8 +124,8 @@ public record PlanEdits(
     }
 
     /** For the rules. */
-    public Edits toEdits() {
-        return new Edits(
+    public Wishes toEdits() {
+        return new Wishes(
                 years == null ? OptionalInt.empty() : OptionalInt.of(years),
                 Optional.ofNullable(allowance).map(own -> new OwnAllowance(own.share(), own.why(), own.by())),
                 pins.stream().map(PinData::toPin).toList(),

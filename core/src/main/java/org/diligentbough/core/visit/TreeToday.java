@@ -9,10 +9,10 @@ import org.diligentbough.core.survey.TakenThisYear;
  * @param survey its newest survey, without what was cut since
  * @param taken what has come off already in the running pruning year
  */
-public record Standing(Survey survey, TakenThisYear taken) {
+public record TreeToday(Survey survey, TakenThisYear taken) {
 
     /** A tree of which nothing but the survey is known. */
-    public static Standing asSurveyed(Survey survey) {
-        return new Standing(survey, TakenThisYear.NOTHING);
+    public static TreeToday asSurveyed(Survey survey) {
+        return new TreeToday(survey, TakenThisYear.NOTHING);
     }
 }

@@ -28,7 +28,7 @@ import java.util.Set;
  * @param shortenedThisYear limbs that were shortened in the pruning year that runs, by their tags
  * @param renovating whether it was found neglected and has been cut since: its renovation goes on
  */
-public record Noted(
+public record SurveyNotes(
         Optional<Habit> habit,
         Optional<HeightSetBy> heightSetBy,
         Optional<LopsidedFrom> lopsidedFrom,
@@ -49,7 +49,7 @@ public record Noted(
         Set<String> shortenedThisYear,
         boolean renovating) {
     /** Nothing noted. */
-    public static final Noted NOTHING = new Noted(
+    public static final SurveyNotes NOTHING = new SurveyNotes(
             Optional.empty(),
             Optional.empty(),
             Optional.empty(),
@@ -70,25 +70,25 @@ public record Noted(
             Set.of(),
             false);
 
-    public Noted {
+    public SurveyNotes {
         beneath = Set.copyOf(beneath);
         shortenedThisYear = Set.copyOf(shortenedThisYear);
     }
 
     /** The same of a tree that was found neglected and has been cut since. */
-    public Noted beingRenovated() {
+    public SurveyNotes beingRenovated() {
         return with(
                 spreadTargetM, leafDensity, notEnteredM2, youngShoots, group, sparedInGroup, shortenedThisYear, true);
     }
 
     /** The same with another width allotted, m. */
-    public Noted within(OptionalDouble otherM) {
+    public SurveyNotes within(OptionalDouble otherM) {
         return with(
                 otherM, leafDensity, notEnteredM2, youngShoots, group, sparedInGroup, shortenedThisYear, renovating);
     }
 
     /** The same with the crown seen so dense in leaf. */
-    public Noted seenThrough(LeafDensity density) {
+    public SurveyNotes seenThrough(LeafDensity density) {
         return with(
                 spreadTargetM,
                 Optional.of(density),
@@ -101,7 +101,7 @@ public record Noted(
     }
 
     /** The same with leaf of small wood, m2, carried on from an earlier survey. */
-    public Noted carrying(double smallWoodM2) {
+    public SurveyNotes carrying(double smallWoodM2) {
         return with(
                 spreadTargetM,
                 leafDensity,
@@ -114,12 +114,12 @@ public record Noted(
     }
 
     /** The same of a tree that is weaker than the others of its group. */
-    public Noted spared() {
+    public SurveyNotes spared() {
         return with(spreadTargetM, leafDensity, notEnteredM2, youngShoots, group, true, shortenedThisYear, renovating);
     }
 
     /** The same with so many shoots counted. */
-    public Noted counting(int shoots) {
+    public SurveyNotes counting(int shoots) {
         return with(
                 spreadTargetM,
                 leafDensity,
@@ -132,7 +132,7 @@ public record Noted(
     }
 
     /** The same of a tree that is to be kept in balance with others. */
-    public Noted ofGroup(String name) {
+    public SurveyNotes ofGroup(String name) {
         return with(
                 spreadTargetM,
                 leafDensity,
@@ -145,11 +145,11 @@ public record Noted(
     }
 
     /** The same with limbs that were shortened in the pruning year that runs. */
-    public Noted shortened(Set<String> limbs) {
+    public SurveyNotes shortened(Set<String> limbs) {
         return with(spreadTargetM, leafDensity, notEnteredM2, youngShoots, group, sparedInGroup, limbs, renovating);
     }
 
-    private Noted with(
+    private SurveyNotes with(
             OptionalDouble widthM,
             Optional<LeafDensity> density,
             OptionalDouble smallWoodM2,
@@ -158,7 +158,7 @@ public record Noted(
             boolean spared,
             Set<String> shortened,
             boolean goesOn) {
-        return new Noted(
+        return new SurveyNotes(
                 habit,
                 heightSetBy,
                 lopsidedFrom,

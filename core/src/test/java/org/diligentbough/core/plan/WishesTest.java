@@ -28,20 +28,20 @@ import org.diligentbough.core.survey.Limb;
 import org.diligentbough.core.verdict.Decision;
 import org.diligentbough.core.verdict.OwnAllowance;
 import org.diligentbough.core.verdict.Verdict;
-import org.diligentbough.core.visit.Standing;
+import org.diligentbough.core.visit.TreeToday;
 import org.junit.jupiter.api.Test;
 
 /** What people want of a plan is done, the rules fill in around it, and what breaks is said. */
-class EditsTest {
-    private static Evaluation with(SurveyBuilder tree, Edits edits) {
+class WishesTest {
+    private static Evaluation with(SurveyBuilder tree, Wishes edits) {
         return Evaluation.of(
-                Standing.asSurveyed(tree.build()),
+                TreeToday.asSurveyed(tree.build()),
                 new Evaluation.Given(edits, List.of(), List.of(), Optional.empty()),
                 SurveyBuilder.RULES);
     }
 
-    private static Edits decided(SurveyBuilder tree, String limb, Verdict verdict, OptionalDouble alongM) {
-        return new Edits(
+    private static Wishes decided(SurveyBuilder tree, String limb, Verdict verdict, OptionalDouble alongM) {
+        return new Wishes(
                 OptionalInt.empty(),
                 Optional.empty(),
                 List.of(),
@@ -69,7 +69,7 @@ class EditsTest {
                                 lane.quality(),
                                 cut.cut().place().alongM())))
                 .toList();
-        return with(tree, Edits.NONE.keeping(cuts));
+        return with(tree, Wishes.NONE.keeping(cuts));
     }
 
     @Test
@@ -96,7 +96,7 @@ class EditsTest {
         SurveyBuilder tree = eightLimbs();
         String last = tree.evaluate().plan().lanes().get(1).cuts().get(0).limb();
         Evaluation evaluation = with(
-                tree, new Edits(OptionalInt.empty(), Optional.empty(), List.of(), List.of(), Set.of(last), Set.of()));
+                tree, new Wishes(OptionalInt.empty(), Optional.empty(), List.of(), List.of(), Set.of(last), Set.of()));
         assertThat(laneOf(evaluation, last).year().year()).isEqualTo(2027);
         PlanRules.hold(evaluation);
     }
@@ -105,7 +105,7 @@ class EditsTest {
     void whatIsSplitIsShortenedByAboutHalfAndRemovedTheNextYear() {
         SurveyBuilder tree = eightLimbs();
         Evaluation evaluation = with(
-                tree, new Edits(OptionalInt.empty(), Optional.empty(), List.of(), List.of(), Set.of(), Set.of("L0")));
+                tree, new Wishes(OptionalInt.empty(), Optional.empty(), List.of(), List.of(), Set.of(), Set.of("L0")));
         assertThat(cuts(evaluation, "L0"))
                 .extracting(PlannedCut::kind)
                 .containsExactly(Verdict.SHORTEN, Verdict.REMOVE);
@@ -119,7 +119,7 @@ class EditsTest {
         SurveyBuilder tree = eightLimbs();
         Evaluation evaluation = with(
                 tree,
-                new Edits(
+                new Wishes(
                         OptionalInt.empty(),
                         Optional.of(new OwnAllowance(0.13, "weak after the drought", "Wren Ashdown")),
                         List.of(),
@@ -135,7 +135,7 @@ class EditsTest {
     void anyNumberOfYearsCanBeAskedForAndElseIsSuggestedWithWhy() {
         SurveyBuilder tree = eightLimbs();
         Evaluation asked =
-                with(tree, new Edits(OptionalInt.of(8), Optional.empty(), List.of(), List.of(), Set.of(), Set.of()));
+                with(tree, new Wishes(OptionalInt.of(8), Optional.empty(), List.of(), List.of(), Set.of(), Set.of()));
         assertThat(asked.plan().years()).isEqualTo(8);
         assertThat(asked.plan().yearsWhy()).isEmpty();
         RenovationPlan suggested = tree.evaluate().plan();
@@ -196,7 +196,7 @@ class EditsTest {
         }
         Evaluation evaluation = with(
                 tree,
-                new Edits(
+                new Wishes(
                         random.nextBoolean() ? OptionalInt.of(1 + random.nextInt(8)) : OptionalInt.empty(),
                         random.nextInt(3) == 0
                                 ? Optional.of(new OwnAllowance(random.nextInt(40) / 100.0, "why", "who"))

@@ -8,7 +8,7 @@ import org.diligentbough.core.survey.Limb;
 import org.diligentbough.core.survey.Point;
 
 /** One limb as the years go by. */
-final class Wood {
+final class GrowingLimb {
     /** What is cut back to a bud or two has some leaf still. */
     private static final double SHORTEST_M = 0.05;
 
@@ -55,7 +55,7 @@ final class Wood {
     boolean living;
     boolean gone;
 
-    Wood(int index, Limb limb, double furthestSideM, double leafM2, boolean living) {
+    GrowingLimb(int index, Limb limb, double furthestSideM, double leafM2, boolean living) {
         this.index = index;
         this.furthestSideM = furthestSideM;
         this.limb = limb;

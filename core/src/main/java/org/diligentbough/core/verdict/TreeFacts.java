@@ -27,7 +27,7 @@ import org.diligentbough.core.survey.Survey;
 import org.diligentbough.core.survey.TreeSurvey;
 
 /** One surveyed tree with all that the rows look at: what is measured, and what follows from it. Immutable. */
-public final class Scene {
+public final class TreeFacts {
     /** What differs by less is alike, in whatever unit. */
     static final double SAME = 1e-9;
     /** A base closer to the trunk's middle than this has no side it points to, m. */
@@ -75,7 +75,7 @@ public final class Scene {
      * @param light share of open-sky light on each limb, 0 to 1; a limb that is absent has unknown light
      * @param windowOpenToday whether live wood of the tree may be cut today, if only with care
      */
-    public Scene(
+    public TreeFacts(
             Survey survey,
             SpeciesTraits traits,
             Knowledge knowledge,
@@ -89,7 +89,7 @@ public final class Scene {
      *
      * @param leafage what its leaf says
      */
-    public Scene(
+    public TreeFacts(
             Survey survey,
             SpeciesTraits traits,
             Knowledge knowledge,
