@@ -154,17 +154,17 @@ function Bars({ years }: { years: Year[] }) {
         const x = (year.year - first) * wide + 4;
         return (
           <g key={year.year}>
-            <rect x={x} y={66 - high} width={wide - 8} height={high} fill="#3a6632" />
+            <rect x={x} y={66 - high} width={wide - 8} height={high} fill="var(--leaf)" />
             <text x={x + (wide - 8) / 2} y={62 - high} fontSize={10} textAnchor="middle">
               {year.data.kilos ?? ''}
             </text>
-            <text x={x + (wide - 8) / 2} y={79} fontSize={10} textAnchor="middle" fill="#6b5d50">
+            <text x={x + (wide - 8) / 2} y={79} fontSize={10} textAnchor="middle" fill="var(--faint)">
               {year.year}
             </text>
           </g>
         );
       })}
-      <line x1={0} x2={count * wide} y1={66} y2={66} stroke="#33261d" />
+      <line x1={0} x2={count * wide} y1={66} y2={66} stroke="var(--ink)" />
     </svg>
   );
 }

@@ -43,12 +43,12 @@ function Trunk({ group, x, y, size }: { group: string; x: number; y: number; siz
 }
 
 const CROWN: Record<string, { fill: string; stroke: string; dash?: string }> = {
-  refer: { fill: 'url(#plan-refer)', stroke: '#a03a17' },
-  'take-out': { fill: 'url(#plan-out)', stroke: '#a03a17' },
-  rest: { fill: 'url(#plan-rest)', stroke: '#8a6508' },
-  renovate: { fill: 'url(#plan-renovate)', stroke: '#5b2a52' },
-  maintain: { fill: '#a9c49a', stroke: '#3a6632' },
-  unsurveyed: { fill: '#fffdf6', stroke: '#6b5d50', dash: '0.4 0.3' },
+  refer: { fill: 'url(#plan-refer)', stroke: 'var(--rust)' },
+  'take-out': { fill: 'url(#plan-out)', stroke: 'var(--rust)' },
+  rest: { fill: 'url(#plan-rest)', stroke: 'var(--quince)' },
+  renovate: { fill: 'url(#plan-renovate)', stroke: 'var(--damson)' },
+  maintain: { fill: 'var(--leaf-pale)', stroke: 'var(--leaf)' },
+  unsurveyed: { fill: 'var(--sheet)', stroke: 'var(--faint)', dash: '0.4 0.3' },
 };
 
 const stateOf = (tree: Tree) => tree.survey?.triage ?? 'unsurveyed';
@@ -121,10 +121,10 @@ export function SitePlan({
       aria-label="Site plan, north up"
     >
       <defs>
-        <Stripes id="plan-refer" colour="#a03a17" angle={45} />
-        <Stripes id="plan-out" colour="#a03a17" angle={90} />
-        <Stripes id="plan-rest" colour="#c99a1b" angle={0} />
-        <Stripes id="plan-renovate" colour="#8d5a83" angle={-45} />
+        <Stripes id="plan-refer" colour="var(--rust)" angle={45} />
+        <Stripes id="plan-out" colour="var(--rust)" angle={90} />
+        <Stripes id="plan-rest" colour="var(--quince-bright)" angle={0} />
+        <Stripes id="plan-renovate" colour="var(--damson-mid)" angle={-45} />
       </defs>
       {light?.ground && <Shade ground={light.ground} west={west} north={north} />}
       {drawn.map((tree) => {
@@ -154,7 +154,7 @@ export function SitePlan({
               r={radius}
               fill={crown.fill}
               fillOpacity={light ? 0.25 : 0.75}
-              stroke={picked === tree.id ? '#33261d' : crown.stroke}
+              stroke={picked === tree.id ? 'var(--ink)' : crown.stroke}
               strokeWidth={picked === tree.id ? 0.4 : 0.12}
               strokeDasharray={crown.dash}
             />
@@ -167,7 +167,7 @@ export function SitePlan({
                 fontSize={text}
                 textAnchor="middle"
                 fill="var(--ink)"
-                stroke="#fffdf6"
+                stroke="var(--sheet)"
                 strokeWidth={text / 5}
                 paintOrder="stroke"
                 fontWeight={picked === tree.id ? 700 : 500}
@@ -188,7 +188,7 @@ export function SitePlan({
             fontSize={text * 0.85}
             textAnchor="middle"
             fill="var(--ink)"
-            stroke="#fffdf6"
+            stroke="var(--sheet)"
             strokeWidth={text / 5}
             paintOrder="stroke"
             pointerEvents="none"
@@ -211,7 +211,7 @@ export function SitePlan({
                 y1={north - one.data.northM}
                 x2={other.data.eastM - west}
                 y2={north - other.data.northM}
-                stroke="#a03a17"
+                stroke="var(--rust)"
                 strokeWidth={0.18}
                 strokeDasharray="0.5 0.3"
               >
@@ -363,7 +363,7 @@ function Shade({
             y={north - ground.southM - (row + 1) * ground.stepM}
             width={ground.stepM * 1.02}
             height={ground.stepM * 1.02}
-            fill="#2f4252"
+            fill="var(--slate-dark)"
             fillOpacity={0.75 * (1 - light)}
           />
         );
@@ -381,7 +381,7 @@ function Stripes({ id, colour, angle }: { id: string; colour: string; angle: num
       patternUnits="userSpaceOnUse"
       patternTransform={`rotate(${angle})`}
     >
-      <rect width="0.5" height="0.5" fill="#fffdf6" />
+      <rect width="0.5" height="0.5" fill="var(--sheet)" />
       <rect width="0.13" height="0.5" fill={colour} />
     </pattern>
   );

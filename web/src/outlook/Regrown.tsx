@@ -4,7 +4,7 @@ import type { DrawnYear } from './words';
 /** Upright shoots that answered cuts: one stroke for every few. */
 export function Regrown({ shoots, view }: { shoots: DrawnYear['regrown']; view: View }) {
   return (
-    <g stroke="#6f8a4a" strokeWidth={0.02} strokeLinecap="round" pointerEvents="none">
+    <g stroke="var(--leaf-mid)" strokeWidth={0.02} strokeLinecap="round" pointerEvents="none">
       {shoots.map((one, i) => {
         const strokes = Math.min(9, Math.ceil(one.shoots / 3));
         return (

@@ -428,10 +428,10 @@ function CrownGauge({ lane }: { lane: Lane }) {
         role="img"
         aria-label={`Takes ${percent(taken)} of the crown, ${percent(lane.allowance)} allowed`}
       >
-        <rect x={0} y={6} width={200} height={10} fill="#ece5d2" />
-        <rect x={0} y={6} width={x(lane.share)} height={10} fill={over ? '#a03a17' : '#5b2a52'} />
-        <rect x={x(lane.share)} y={6} width={x(detail)} height={10} fill="#b795af" />
-        <line x1={x(lane.allowance)} x2={x(lane.allowance)} y1={1} y2={20} stroke="#33261d" strokeWidth={2} />
+        <rect x={0} y={6} width={200} height={10} fill="var(--ground)" />
+        <rect x={0} y={6} width={x(lane.share)} height={10} fill={over ? 'var(--rust)' : 'var(--damson)'} />
+        <rect x={x(lane.share)} y={6} width={x(detail)} height={10} fill="var(--damson-pale)" />
+        <line x1={x(lane.allowance)} x2={x(lane.allowance)} y1={1} y2={20} stroke="var(--ink)" strokeWidth={2} />
       </svg>
       <div className="small">
         {percent(taken)} of the crown <span className="faint">of {percent(lane.allowance)} allowed</span>

@@ -221,7 +221,7 @@ function Slots({ programme, siteId }: { programme: Programme; siteId: number }) 
                     width={(slot.minutes / most) * 196}
                     height={10}
                     y={2}
-                    fill={slot.over ? '#a03a17' : '#5b2a52'}
+                    fill={slot.over ? 'var(--rust)' : 'var(--damson)'}
                   />
                   {hours !== undefined && (
                     <line
@@ -229,7 +229,7 @@ function Slots({ programme, siteId }: { programme: Programme; siteId: number }) 
                       x2={((hours * 60) / most) * 196}
                       y1={0}
                       y2={14}
-                      stroke="#33261d"
+                      stroke="var(--ink)"
                       strokeWidth={2}
                     />
                   )}

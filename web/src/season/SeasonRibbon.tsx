@@ -83,10 +83,10 @@ export function Strip({
                 x={0}
                 y={y + tall - (tall < 15 ? 2.5 : roomy ? 6 : 4)}
                 fontSize={tall < 15 ? 11 : 12.5}
-                fill="#33261d"
+                fill="var(--ink)"
               >
                 {name}
-                <tspan fill="#6b5d50"> {line.trees}</tspan>
+                <tspan fill="var(--faint)"> {line.trees}</tspan>
                 <title>{ANSWER[line.today.mayCut]}</title>
               </text>
             </Link>
@@ -120,7 +120,7 @@ function WeatherMarks({ year, weather }: { year: Year; weather: WeatherDay[] }) 
     const frost = day.minC < 0;
     if (!wet && !frost) return null;
     return (
-      <g key={day.on} fill="#4a6378">
+      <g key={day.on} fill="var(--slate)">
         <title>
           {`${dayAndMonth(day.on)}: ${day.minC.toFixed(0)} to ${day.maxC.toFixed(0)} °C, ${day.rainMm.toFixed(0)} mm${day.from === 'simulated' ? ' (simulated)' : ''}`}
         </title>

@@ -50,21 +50,21 @@ export function YearFrame({ year, label, children }: { year: Year; label: string
           patternUnits="userSpaceOnUse"
           patternTransform="rotate(45)"
         >
-          <rect width="5" height="5" fill="#fbf3dc" />
-          <rect width="2.2" height="5" fill="#b98a12" />
+          <rect width="5" height="5" fill="var(--quince-pale)" />
+          <rect width="2.2" height="5" fill="var(--quince-bright)" />
         </pattern>
       </defs>
       {months.map((month) => (
         <g key={month.iso}>
-          <line x1={x(month.iso)} x2={x(month.iso)} y1={HEAD - 14} y2={height} stroke="#e2d9c4" />
-          <text x={x(month.iso) + 4} y={HEAD - 5} fontSize={12} fill="#6b5d50">
+          <line x1={x(month.iso)} x2={x(month.iso)} y1={HEAD - 14} y2={height} stroke="var(--ground)" />
+          <text x={x(month.iso) + 4} y={HEAD - 5} fontSize={12} fill="var(--faint)">
             {month.name}
           </text>
         </g>
       ))}
       {children}
-      <line x1={x(year.today)} x2={x(year.today)} y1={0} y2={height} stroke="#a03a17" strokeWidth={2} />
-      <text x={x(year.today) + 4} y={10} fontSize={12} fill="#a03a17" fontWeight={600}>
+      <line x1={x(year.today)} x2={x(year.today)} y1={0} y2={height} stroke="var(--rust)" strokeWidth={2} />
+      <text x={x(year.today) + 4} y={10} fontSize={12} fill="var(--rust)" fontWeight={600}>
         today
       </text>
     </svg>
@@ -102,7 +102,7 @@ export function Bars({
             width={Math.max(0, year.x(plusDays(window.closes, 1)) - year.x(window.opens))}
             y={y}
             height={tall}
-            fill={window.quality === 'best' ? '#3a6632' : 'url(#with-care)'}
+            fill={window.quality === 'best' ? 'var(--leaf)' : 'url(#with-care)'}
           >
             <title>{windowSays(name, window)}</title>
           </rect>,

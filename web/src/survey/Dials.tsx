@@ -55,7 +55,7 @@ export function Rose({
       aria-valuetext={deg === undefined ? 'not said yet' : deg + ' degrees'}
       onKeyDown={keys(deg, 0, set)}
     >
-      <circle r={46} fill="#fffdf6" stroke="#6b5d50" strokeWidth={2} />
+      <circle r={46} fill="var(--sheet)" stroke="var(--faint)" strokeWidth={2} />
       {['N', 'NE', 'E', 'SE', 'S', 'SW', 'W', 'NW'].map((name, i) => {
         const turn = (i * Math.PI) / 4;
         return (
@@ -73,8 +73,8 @@ export function Rose({
       })}
       {deg !== undefined && (
         <g transform={`rotate(${deg})`}>
-          <path d="M0 4L0 -26" stroke="#5b2a52" strokeWidth={5} strokeLinecap="round" />
-          <path d="M-8 -20L0 -34L8 -20Z" fill="#5b2a52" />
+          <path d="M0 4L0 -26" stroke="var(--damson)" strokeWidth={5} strokeLinecap="round" />
+          <path d="M-8 -20L0 -34L8 -20Z" fill="var(--damson)" />
         </g>
       )}
     </svg>
@@ -108,8 +108,8 @@ export function Tilt({
       aria-valuetext={deg === undefined ? 'not said yet' : deg + ' degrees above level'}
       onKeyDown={keys(deg, 45, set)}
     >
-      <path d="M0 -50A50 50 0 0 1 0 50" fill="#fffdf6" stroke="#6b5d50" strokeWidth={2} />
-      <rect x={-10} y={-56} width={9} height={112} fill="#8b7a68" />
+      <path d="M0 -50A50 50 0 0 1 0 50" fill="var(--sheet)" stroke="var(--faint)" strokeWidth={2} />
+      <rect x={-10} y={-56} width={9} height={112} fill="var(--bark)" />
       {[90, 60, 45, 30, 0, -30].map((mark) => (
         <text
           key={mark}
@@ -124,7 +124,7 @@ export function Tilt({
         <path
           d="M0 0L46 0"
           transform={`rotate(${-deg})`}
-          stroke="#5b2a52"
+          stroke="var(--damson)"
           strokeWidth={6}
           strokeLinecap="round"
         />

@@ -78,30 +78,30 @@ export function Sketch({
       <svg viewBox={box} onClick={touch} role="img" aria-label={'The tree so far, ' + VIEWS[view]}>
         {!above && (
           <>
-            <line x1={-reach} x2={reach} y1={0} y2={0} stroke="#33261d" strokeWidth={0.04} />
+            <line x1={-reach} x2={reach} y1={0} y2={0} stroke="var(--ink)" strokeWidth={0.04} />
             <line
               x1={0}
               x2={0}
               y1={0}
               y2={-top}
-              stroke="#d9cfbd"
+              stroke="var(--ground)"
               strokeWidth={0.1}
               strokeDasharray="0.2 0.12"
             />
-            <line x1={0} x2={0} y1={0} y2={-Math.max(trunkTop, 1)} stroke="#8b7a68" strokeWidth={0.22} />
+            <line x1={0} x2={0} y1={0} y2={-Math.max(trunkTop, 1)} stroke="var(--bark)" strokeWidth={0.22} />
             {[1, 2, 3, 4, 5, 6, 7, 8]
               .filter((m) => m < top)
               .map((m) => (
                 <g key={m}>
-                  <line x1={-reach} x2={-reach + 0.15} y1={-m} y2={-m} stroke="#6b5d50" strokeWidth={0.03} />
-                  <text x={-reach + 0.2} y={-m + 0.08} fontSize={0.24} fill="#6b5d50">
+                  <line x1={-reach} x2={-reach + 0.15} y1={-m} y2={-m} stroke="var(--faint)" strokeWidth={0.03} />
+                  <text x={-reach + 0.2} y={-m + 0.08} fontSize={0.24} fill="var(--faint)">
                     {m} m
                   </text>
                 </g>
               ))}
           </>
         )}
-        {above && <circle r={0.12} fill="#8b7a68" />}
+        {above && <circle r={0.12} fill="var(--bark)" />}
         {drawn.map((limb) => {
           const from = onSheet(limb.base, view);
           const to = onSheet(limb.tip, view);
@@ -112,7 +112,7 @@ export function Sketch({
                 y1={from.y}
                 x2={to.x}
                 y2={to.y}
-                stroke={limb.id === at ? '#5b2a52' : '#8b7a68'}
+                stroke={limb.id === at ? 'var(--damson)' : 'var(--bark)'}
                 strokeWidth={Math.max(0.06, limb.diameterCm / 80)}
                 strokeLinecap="round"
               />
@@ -122,8 +122,8 @@ export function Sketch({
                 fontSize={0.3}
                 textAnchor="middle"
                 fontWeight={limb.id === at ? 700 : 500}
-                fill={limb.id === at ? '#5b2a52' : '#33261d'}
-                stroke="#fffdf6"
+                fill={limb.id === at ? 'var(--damson)' : 'var(--ink)'}
+                stroke="var(--sheet)"
                 strokeWidth={0.07}
                 paintOrder="stroke"
               >

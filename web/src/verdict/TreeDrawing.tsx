@@ -95,8 +95,8 @@ export function TreeDrawing({
           patternUnits="userSpaceOnUse"
           patternTransform="rotate(45)"
         >
-          <rect width="0.07" height="0.07" fill="#fffdf6" />
-          <rect width="0.03" height="0.07" fill="#6b5d50" />
+          <rect width="0.07" height="0.07" fill="var(--sheet)" />
+          <rect width="0.03" height="0.07" fill="var(--faint)" />
         </pattern>
       </defs>
       {above ? (
@@ -105,13 +105,13 @@ export function TreeDrawing({
         <Ground left={left} width={width} text={text} drawing={drawing} top={top} />
       )}
       {above && (
-        <circle r={drawing.trunkDiameterCm / 200} fill="#8b7a68" stroke="#33261d" strokeWidth={0.02} />
+        <circle r={drawing.trunkDiameterCm / 200} fill="var(--bark)" stroke="var(--ink)" strokeWidth={0.02} />
       )}
       {!above && (
         <path
           d={`M${-trunk * 1.25} 0L${-trunk * 0.9} ${-drawing.trunkTopM - 0.05}H${trunk * 0.9}L${trunk * 1.25} 0Z`}
-          fill="#8b7a68"
-          stroke="#33261d"
+          fill="var(--bark)"
+          stroke="var(--ink)"
           strokeWidth={0.02}
         />
       )}
@@ -177,19 +177,19 @@ function Ground({
         x2={left + width}
         y1={-metres}
         y2={-metres}
-        stroke="#446378"
+        stroke="var(--slate)"
         strokeWidth={0.018}
         strokeDasharray={dash}
       />
-      <text x={left + 0.08} y={-metres - 0.06} fontSize={text} fill="#446378">
+      <text x={left + 0.08} y={-metres - 0.06} fontSize={text} fill="var(--slate)">
         {metres.toFixed(1)} m {what}
       </text>
     </g>
   );
   return (
     <g>
-      <rect x={left} y={0} width={width} height={1} fill="#e3dcc4" />
-      <line x1={left} x2={left + width} y1={0} y2={0} stroke="#33261d" strokeWidth={0.03} />
+      <rect x={left} y={0} width={width} height={1} fill="var(--ground)" />
+      <line x1={left} x2={left + width} y1={0} y2={0} stroke="var(--ink)" strokeWidth={0.03} />
       {drawing.targetHeightM != null &&
         drawing.targetHeightM < top &&
         level(drawing.targetHeightM, 'wanted', '0.18 0.1')}
@@ -199,17 +199,17 @@ function Ground({
       <g
         transform={`translate(${left + width - 0.45} 0)`}
         fill="none"
-        stroke="#6b5d50"
+        stroke="var(--faint)"
         strokeWidth={0.045}
         strokeLinecap="round"
       >
         <title>A person of 1.7 m</title>
-        <circle cy={-1.58} r={0.11} fill="#6b5d50" />
+        <circle cy={-1.58} r={0.11} fill="var(--faint)" />
         <path d="M0 -1.45V-0.82M0 -0.82L-0.16 0M0 -0.82L0.16 0M-0.25 -0.85L0 -1.35L0.25 -0.85" />
       </g>
       <g transform={`translate(${left + 0.15} 0.3)`}>
-        <path d="M0 -0.1V0H1V-0.1" fill="none" stroke="#33261d" strokeWidth={0.025} />
-        <text x={1.08} y={0.03} fontSize={text} fill="#33261d">
+        <path d="M0 -0.1V0H1V-0.1" fill="none" stroke="var(--ink)" strokeWidth={0.025} />
+        <text x={1.08} y={0.03} fontSize={text} fill="var(--ink)">
           1 m
         </text>
       </g>
@@ -222,7 +222,7 @@ function Compass({ at, top, text }: { at: number; top: number; text: number }) {
     <g transform={`translate(${at} ${top})`} aria-label="North is up">
       <path
         d={`M0 0l${text * 0.5} ${text * 1.4}l${-text * 0.5} ${-text * 0.4}l${-text * 0.5} ${text * 0.4}Z`}
-        fill="#33261d"
+        fill="var(--ink)"
       />
       <text y={text * 2.4} fontSize={text} textAnchor="middle">
         N
@@ -284,7 +284,7 @@ function Leaf({ standing: { limb, left }, view, light }: { standing: Standing; v
       rx={Math.max(along, across)}
       ry={across}
       transform={`rotate(${turn} ${middle.x} ${middle.y})`}
-      fill={light === undefined ? '#7c9c62' : leafColour(light)}
+      fill={light === undefined ? 'var(--leaf-mid)' : leafColour(light)}
       fillOpacity={light === undefined ? 0.17 : 0.34}
       pointerEvents="none"
     />
@@ -311,8 +311,8 @@ function Share({
       y={middle.y}
       fontSize={text * 0.82}
       textAnchor="middle"
-      fill="#3d3a1c"
-      stroke="#fffdf6"
+      fill="var(--shade)"
+      stroke="var(--sheet)"
       strokeWidth={text / 6}
       paintOrder="stroke"
       pointerEvents="none"
@@ -366,8 +366,8 @@ function Wood({
       />
       <path
         d={`M${from.x + nx * a} ${from.y + ny * a}L${to.x + nx * b} ${to.y + ny * b}L${to.x - nx * b} ${to.y - ny * b}L${from.x - nx * a} ${from.y - ny * a}Z`}
-        fill={limb.living ? (picked ? '#c98ab9' : going ? '#c9a5c1' : '#8b7a68') : 'url(#dead-wood)'}
-        stroke={picked ? '#5b2a52' : '#33261d'}
+        fill={limb.living ? (picked ? 'var(--damson-lit)' : going ? 'var(--damson-pale)' : 'var(--bark)') : 'url(#dead-wood)'}
+        stroke={picked ? 'var(--damson)' : 'var(--ink)'}
         strokeWidth={picked ? 0.035 : 0.012}
         strokeLinejoin="round"
       />
@@ -383,7 +383,7 @@ function CutMark({ limb, mark, view, text }: { limb: LimbDrawing; mark?: Mark; v
   const tip = seen(limb.tip, view);
   const turn = (Math.atan2(tip.y - base.y, tip.x - base.x) * 180) / Math.PI;
   const size = Math.max(0.13, (limb.diameterCm / 100) * WIDER * 0.75);
-  const colour = mark.urgent ? '#a03a17' : '#5b2a52';
+  const colour = mark.urgent ? 'var(--rust)' : 'var(--damson)';
   // A cut at the collar is marked a little way out, clear of the wood it grows from.
   const out = mark.alongM === 0 ? 0.08 : 0;
   const turned = (turn * Math.PI) / 180;
@@ -412,7 +412,7 @@ function CutMark({ limb, mark, view, text }: { limb: LimbDrawing; mark?: Mark; v
       </g>
       {mark.number !== undefined && (
         <g transform={`translate(${beside.x} ${beside.y})`} pointerEvents="none">
-          <circle r={text * 0.8} fill="#fffdf6" stroke={colour} strokeWidth={0.03} />
+          <circle r={text * 0.8} fill="var(--sheet)" stroke={colour} strokeWidth={0.03} />
           <text y={text * 0.36} fontSize={text} fontWeight={700} textAnchor="middle" fill={colour}>
             {mark.number}
           </text>
@@ -460,9 +460,9 @@ function Tags({
         fontSize={text}
         textAnchor="middle"
         fontWeight={picked === limb.id ? 700 : 500}
-        fill={picked === limb.id ? '#5b2a52' : going ? '#7a6a5c' : '#33261d'}
+        fill={picked === limb.id ? 'var(--damson)' : going ? 'var(--bark-dark)' : 'var(--ink)'}
         fontStyle={going ? 'italic' : undefined}
-        stroke="#fffdf6"
+        stroke="var(--sheet)"
         strokeWidth={text / 4}
         paintOrder="stroke"
         style={{ cursor: onPick ? 'pointer' : undefined }}
