@@ -19,6 +19,9 @@ export function Frame() {
   const site = sites.data?.find((one) => String(one.id) === siteId);
   return (
     <>
+      <a className="skip" href="#page">
+        To the page
+      </a>
       <header className="frame-top">
         <Link className="name" aria-label="Diligent Bough" to={site ? '/sites/' + site.id : '/'}>
           <img src="/mark.svg" alt="" />
@@ -67,7 +70,7 @@ export function Frame() {
         ))}
       {site && <Signal siteId={site.id} />}
       {site && <BeingJudged siteId={site.id} />}
-      <main>
+      <main id="page" tabIndex={-1}>
         <Outlet />
       </main>
     </>

@@ -14,6 +14,15 @@ function errorOf<T extends FieldValues>(form: UseFormReturn<T>, name: Path<T>): 
   return form.getFieldState(name, form.formState).error?.message;
 }
 
+/** What is wrong with a field, else its hint; the field names it as its description. */
+function Note({ id, error, hint }: { id: string; error?: string; hint?: string }) {
+  return (
+    <div id={id + '-note'} className={'small ' + (error ? 'text-danger' : 'faint')}>
+      {error ?? hint}
+    </div>
+  );
+}
+
 /** A text or a number with its unit, its hint and what is wrong with it. */
 export function TextField<T extends FieldValues>({
   form,
@@ -35,16 +44,11 @@ export function TextField<T extends FieldValues>({
         id={id}
         {...form.register(name)}
         isInvalid={!!error}
+        aria-invalid={!!error}
         aria-describedby={id + '-note'}
         {...more}
       />
-      <div id={id + '-note'}>
-        {error ? (
-          <div className="text-danger small">{error}</div>
-        ) : (
-          hint && <div className="faint small">{hint}</div>
-        )}
-      </div>
+      <Note id={id} error={error} hint={hint} />
     </Form.Group>
   );
 }
@@ -63,7 +67,13 @@ export function SelectField<T extends FieldValues>({
   return (
     <Form.Group className="mb-3">
       <Form.Label htmlFor={id}>{label}</Form.Label>
-      <Form.Select id={id} {...form.register(name)} isInvalid={!!error}>
+      <Form.Select
+        id={id}
+        {...form.register(name)}
+        isInvalid={!!error}
+        aria-invalid={!!error}
+        aria-describedby={id + '-note'}
+      >
         {none !== undefined && <option value="">{none}</option>}
         {Object.entries(options).map(([code, text]) => (
           <option key={code} value={code}>
@@ -71,11 +81,7 @@ export function SelectField<T extends FieldValues>({
           </option>
         ))}
       </Form.Select>
-      {error ? (
-        <div className="text-danger small">{error}</div>
-      ) : (
-        hint && <div className="faint small">{hint}</div>
-      )}
+      <Note id={id} error={error} hint={hint} />
     </Form.Group>
   );
 }

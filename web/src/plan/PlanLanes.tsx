@@ -1,4 +1,4 @@
-import { type DragEvent, type KeyboardEvent, useState } from 'react';
+import { type DragEvent, type KeyboardEvent, useEffect, useRef, useState } from 'react';
 import { Button, Form } from 'react-bootstrap';
 import {
   type Judgement,
@@ -38,6 +38,8 @@ export function PlanLanes({
   const [moving, setMoving] = useState<Moving>();
   const [over, setOver] = useState<string>();
   const [before, setBefore] = useState<PlanWishes[]>([]);
+  const refocus = useRef<Moving>(undefined);
+  const section = useRef<HTMLElement>(null);
   const [tried, setTried] = useState<{ cut: Moving; time: Time }>();
   const byId = new Map(limbs.map((limb) => [limb.id, limb]));
   const edits = judgement.edits;
@@ -52,8 +54,19 @@ export function PlanLanes({
     setOver(undefined);
     if (!time) return;
     setTried({ cut, time });
+    refocus.current = cut;
     send({ ...edits, pins: moved(pins, cut, time) });
   };
+  // A moved cut stands in another row: whoever moved it by keys can go on.
+  useEffect(() => {
+    const cut = refocus.current;
+    if (!cut || move.isPending) return;
+    const disc = [...(section.current?.querySelectorAll<HTMLElement>('[data-cut]') ?? [])].find(
+      (one) => one.dataset.cut === cut.limb + cut.kind,
+    );
+    if (disc && document.activeElement === document.body) disc.focus({ preventScroll: true });
+    refocus.current = undefined;
+  }, [judgement, move.isPending]);
   const keys = (e: KeyboardEvent, lane: Lane, cut: PlannedCut) => {
     const by = { ArrowUp: -1, ArrowDown: 1 }[e.key] as -1 | 1 | undefined;
     if (!by) return;
@@ -62,7 +75,7 @@ export function PlanLanes({
   };
   const last = before[before.length - 1];
   return (
-    <section aria-label="Plan">
+    <section aria-label="Plan" ref={section}>
       <div className="d-flex flex-wrap gap-3 align-items-baseline">
         <h2>The plan</h2>
         <span className="faint small no-print">
@@ -299,6 +312,7 @@ function Disc({
     <button
       type="button"
       draggable
+      data-cut={cut.limb + cut.kind}
       className={`disc ${cut.kind}${dead ? ' dead' : ''}${limb?.urgent ? ' urgent' : ''}${picked ? ' picked' : ''}${cut.byHand ? ' by-hand' : ''}`}
       style={{ width: size, height: size }}
       aria-label={says}
@@ -431,7 +445,14 @@ function CrownGauge({ lane }: { lane: Lane }) {
         <rect x={0} y={6} width={200} height={10} fill="var(--ground)" />
         <rect x={0} y={6} width={x(lane.share)} height={10} fill={over ? 'var(--rust)' : 'var(--damson)'} />
         <rect x={x(lane.share)} y={6} width={x(detail)} height={10} fill="var(--damson-pale)" />
-        <line x1={x(lane.allowance)} x2={x(lane.allowance)} y1={1} y2={20} stroke="var(--ink)" strokeWidth={2} />
+        <line
+          x1={x(lane.allowance)}
+          x2={x(lane.allowance)}
+          y1={1}
+          y2={20}
+          stroke="var(--ink)"
+          strokeWidth={2}
+        />
       </svg>
       <div className="small">
         {percent(taken)} of the crown <span className="faint">of {percent(lane.allowance)} allowed</span>

@@ -9,9 +9,15 @@ export const useEditPlan = (treeId: number) => {
     mutationFn: async (body: { version: number; edits: PlanWishes }) =>
       unwrap(await api.PUT('/api/trees/{treeId}/plan', { params: { path: { treeId } }, body })),
     onSuccess: (judgement) => {
+      // The answer is the judgement itself. Of what else hangs on it only the years ahead stand beside the plan and are
+      // asked for at once; the rest is when somebody comes to it.
       queries.setQueryData(['judgement', treeId], judgement);
       void queries.invalidateQueries({
-        predicate: (query) => query.queryKey[0] !== 'judgement' || query.queryKey.length > 2,
+        predicate: (query) => query.queryKey[0] !== 'judgement' || query.queryKey[1] !== treeId,
+        refetchType: 'none',
+      });
+      void queries.invalidateQueries({
+        predicate: (query) => query.queryKey[0] === 'judgement' && query.queryKey.length > 2,
       });
     },
     // Somebody else was quicker: their plan is fetched and shown, and the move can be made again on it.

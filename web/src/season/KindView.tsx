@@ -125,7 +125,13 @@ function KindYear({ kind }: { kind: Kind }) {
             const y = HEAD + tall + 18 + (rows - 1 - (i % rows)) * 15;
             return (
               <g key={stage.stage}>
-                <line x1={x} x2={x} y1={HEAD} y2={y - 3} stroke={stage.seen ? 'var(--ink)' : 'var(--bark-dark)'} />
+                <line
+                  x1={x}
+                  x2={x}
+                  y1={HEAD}
+                  y2={y - 3}
+                  stroke={stage.seen ? 'var(--ink)' : 'var(--bark-dark)'}
+                />
                 <text x={x + 3} y={y} fontSize={11.5} fill="var(--ink)" fontWeight={stage.seen ? 700 : 400}>
                   {stageName(stage.stage)}
                   {stage.seen ? ' (seen)' : ''}

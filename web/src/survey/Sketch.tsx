@@ -93,7 +93,14 @@ export function Sketch({
               .filter((m) => m < top)
               .map((m) => (
                 <g key={m}>
-                  <line x1={-reach} x2={-reach + 0.15} y1={-m} y2={-m} stroke="var(--faint)" strokeWidth={0.03} />
+                  <line
+                    x1={-reach}
+                    x2={-reach + 0.15}
+                    y1={-m}
+                    y2={-m}
+                    stroke="var(--faint)"
+                    strokeWidth={0.03}
+                  />
                   <text x={-reach + 0.2} y={-m + 0.08} fontSize={0.24} fill="var(--faint)">
                     {m} m
                   </text>

@@ -366,7 +366,15 @@ function Wood({
       />
       <path
         d={`M${from.x + nx * a} ${from.y + ny * a}L${to.x + nx * b} ${to.y + ny * b}L${to.x - nx * b} ${to.y - ny * b}L${from.x - nx * a} ${from.y - ny * a}Z`}
-        fill={limb.living ? (picked ? 'var(--damson-lit)' : going ? 'var(--damson-pale)' : 'var(--bark)') : 'url(#dead-wood)'}
+        fill={
+          limb.living
+            ? picked
+              ? 'var(--damson-lit)'
+              : going
+                ? 'var(--damson-pale)'
+                : 'var(--bark)'
+            : 'url(#dead-wood)'
+        }
         stroke={picked ? 'var(--damson)' : 'var(--ink)'}
         strokeWidth={picked ? 0.035 : 0.012}
         strokeLinejoin="round"

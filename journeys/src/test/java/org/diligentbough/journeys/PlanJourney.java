@@ -5,8 +5,11 @@ import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertTha
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.LoadState;
 import com.microsoft.playwright.options.Media;
 import java.nio.file.Files;
+import java.util.List;
+import java.util.concurrent.CopyOnWriteArrayList;
 import java.util.regex.Pattern;
 import org.assertj.core.api.Assertions;
 import org.diligentbough.server.TestServer;
@@ -20,6 +23,41 @@ class PlanJourney {
                 .expect(200)
                 .at("/trees/0/id")
                 .longValue();
+    }
+
+    /** Whoever works by keys goes on with the same cut, and a move asks the server for no more than it changes. */
+    @Test
+    void aCutMovedByKeysKeepsItsFocusAndAsksForLittle() {
+        String site = DemoJourney.demo("kilnfield.json", "Kilnfield by keys");
+        try (Browser browser = new Browser()) {
+            browser.open(site + "/trees/" + tree(site, "K-04"));
+            browser.iAm("Tamsin Oke");
+            browser.page.waitForLoadState(LoadState.NETWORKIDLE);
+            Locator disc = browser.part("Plan").locator(".lane .disc").first();
+            String cut = disc.getAttribute("data-cut");
+            disc.focus();
+            List<String> asked = new CopyOnWriteArrayList<>();
+            browser.page.onRequest(request -> {
+                if (request.url().contains("/api/")) {
+                    asked.add(request.method() + " " + request.url());
+                }
+            });
+            for (int move = 1; move <= 2; move++) {
+                int moves = move;
+                browser.page.waitForResponse(
+                        answer -> answer.request().method().equals("PUT"),
+                        () -> browser.page.keyboard().press("ArrowDown"));
+                browser.page.waitForFunction(
+                        "cut => document.activeElement?.dataset.cut === cut && document.querySelector('.disc.by-hand')",
+                        cut);
+                Assertions.assertThat(asked.stream().filter(one -> one.startsWith("PUT")))
+                        .hasSize(moves);
+            }
+            browser.page.waitForLoadState(LoadState.NETWORKIDLE);
+            // The moves themselves, the years ahead after each, what-ifs beside them, and at most a look how far
+            // judging is.
+            Assertions.assertThat(asked).as(String.join("\n", asked)).hasSizeLessThanOrEqualTo(7);
+        }
     }
 
     @Test

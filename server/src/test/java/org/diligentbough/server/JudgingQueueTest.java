@@ -169,7 +169,7 @@ class JudgingQueueTest {
                     create table judged_log (tree_id bigint, backend int);
                     create function log_judged() returns trigger language plpgsql as
                     $$ begin insert into judged_log values (new.tree_id, pg_backend_pid()); return new; end $$;
-                    create trigger log_judged after insert on tree_outlook
+                    create trigger log_judged after insert on tree_judgement
                     for each row execute function log_judged()
                     """);
             AutoCloseable other = TestServer.another(0);
@@ -181,7 +181,7 @@ class JudgingQueueTest {
                 TestServer.judged();
             } finally {
                 TestServer.close(other);
-                database.createStatement().execute("drop trigger log_judged on tree_outlook");
+                database.createStatement().execute("drop trigger log_judged on tree_judgement");
             }
             Map<Long, Integer> times = new TreeMap<>();
             try (ResultSet rows = database.createStatement()
@@ -209,7 +209,7 @@ class JudgingQueueTest {
         long asked = TestServer.part(JudgementService.class).asked();
         try (Connection database = TestServer.database()) {
             database.createStatement()
-                    .execute("update tree_outlook set good_until = '2026-10-31' where tree_id in (select id from tree"
+                    .execute("update tree_judgement set good_until = '2026-10-31' where tree_id in (select id from tree"
                             + " where site_id = " + siteId + ")");
         }
         get("/api/sites/" + siteId + "/today").expect(200);

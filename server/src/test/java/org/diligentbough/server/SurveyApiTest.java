@@ -10,7 +10,9 @@ import static org.diligentbough.server.TestServer.site;
 import static org.diligentbough.server.TestServer.tree;
 import static org.diligentbough.server.TestServer.walkJson;
 
+import java.sql.Connection;
 import java.util.stream.StreamSupport;
+import org.diligentbough.server.judgement.JudgementService;
 import org.junit.jupiter.api.Test;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ObjectNode;
@@ -31,6 +33,39 @@ class SurveyApiTest {
         JsonNode tree = get("/api/trees/" + treeId).json();
         assertThat(tree.at("/survey/urgentLimbs").intValue()).isEqualTo(1);
         assertThat(tree.at("/survey/heightM").doubleValue()).isEqualTo(5);
+    }
+
+    @Test
+    void aSavedWalkIsJudgedOnceAndKeepsWhatItWasJudgedToBe() throws Exception {
+        long treeId = tree(site("Judged once"), "W-1");
+        long asked = TestServer.part(JudgementService.class).asked();
+        post("/api/trees/" + treeId + "/surveys", walkJson()).expect(201);
+        assertThat(TestServer.part(JudgementService.class).asked() - asked).isEqualTo(1);
+        // As if rules of that day had said otherwise: what the tree is judged to be since leaves that.
+        try (Connection database = TestServer.database()) {
+            database.createStatement().execute("update survey set judged_as = 'rest' where tree_id = " + treeId);
+        }
+        TestServer.part(JudgementService.class).judgeAnew(treeId);
+        assertThat(get("/api/trees/" + treeId + "/timeline")
+                        .json()
+                        .at("/0/state")
+                        .stringValue())
+                .isEqualTo("rest");
+        assertThat(get("/api/trees/" + treeId).json().at("/survey/triage").stringValue())
+                .isEqualTo("renovate");
+    }
+
+    @Test
+    void aWalkEnteredAfterANewerOneIsJudgedByItself() {
+        long treeId = tree(site("Entered late"), "W-1");
+        post("/api/trees/" + treeId + "/surveys", walkJson()).expect(201);
+        ObjectNode older = (ObjectNode) JSON.readTree(walkJson());
+        older.put("surveyedOn", "2026-06-01");
+        assertThat(post("/api/trees/" + treeId + "/surveys", older.toString())
+                        .expect(201)
+                        .get("triage")
+                        .stringValue())
+                .isEqualTo("renovate");
     }
 
     private static JsonNode verdict(JsonNode judgement, String limb) {

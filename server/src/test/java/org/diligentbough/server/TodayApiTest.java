@@ -109,7 +109,7 @@ class TodayApiTest {
         try (Connection database = TestServer.database();
                 var statement = database.createStatement()) {
             statement.executeUpdate("delete from plan_lane where tree_id = " + treeId);
-            statement.executeUpdate("update tree_outlook set good_until = '2026-10-31' where tree_id = " + treeId);
+            statement.executeUpdate("update tree_judgement set good_until = '2026-10-31' where tree_id = " + treeId);
         }
         assertThat(board().get("open")).isEmpty();
         TestServer.part(JudgingQueue.class).markLapsed();

@@ -26,7 +26,6 @@ import org.diligentbough.core.verdict.LimbVerdict;
 import org.diligentbough.core.verdict.Verdict;
 import org.diligentbough.core.visit.TreeToday;
 import org.diligentbough.server.figures.SiteRules;
-import org.diligentbough.server.light.LightMapper;
 import org.diligentbough.server.light.Neighbours;
 import org.diligentbough.server.orchard.OrchardService;
 import org.diligentbough.server.orchard.OrchardService.TreeOutdated;
@@ -61,7 +60,6 @@ public class JudgementService {
     private final PlanMapper plans;
     private final SiteRules siteRules;
     private final Neighbours neighbours;
-    private final LightMapper light;
     private final OpinionMapper opinions;
     private final StaleTreeMapper stale;
     private final Wording wording;
@@ -81,7 +79,6 @@ public class JudgementService {
             PlanMapper plans,
             SiteRules siteRules,
             Neighbours neighbours,
-            LightMapper light,
             OpinionMapper opinions,
             StaleTreeMapper stale,
             Wording wording,
@@ -94,7 +91,6 @@ public class JudgementService {
         this.plans = plans;
         this.siteRules = siteRules;
         this.neighbours = neighbours;
-        this.light = light;
         this.opinions = opinions;
         this.stale = stale;
         this.wording = wording;
@@ -240,15 +236,13 @@ public class JudgementService {
         plans.judgeAlone(treeId);
         plans.clearLanes(treeId);
         plans.forget(treeId);
-        light.forget(treeId);
         Optional<Evaluation> anew = orchard.removed(treeId) ? Optional.empty() : on(treeId, todayAt(treeId));
         anew.ifPresent(evaluation -> keepForLists(treeId, evaluation));
     }
 
     private void keepForLists(long treeId, Evaluation evaluation) {
-        surveys.judged(treeId, Codes.of(evaluation.tree().triage()), (int)
-                evaluation.limbs().stream().filter(LimbVerdict::urgent).count());
-        keepLight(treeId, evaluation);
+        String triage = Codes.of(evaluation.tree().triage());
+        surveys.judged(treeId, triage);
         LocalDate now = evaluation.facts().survey().today();
         PruningYear year =
                 PruningYear.of(now, evaluation.facts().survey().site().southern());
@@ -281,10 +275,23 @@ public class JudgementService {
                 .upkeep()
                 .map(one -> new PlanMapper.UpkeepRow(treeId, one.minutes(), Codes.of(one.season()), one.fromYear()))
                 .orElse(null);
+        CrownLight crown = evaluation.crownLight();
+        OptionalDouble light = crown.byLimb().values().stream()
+                .mapToDouble(Double::doubleValue)
+                .average();
         plans.judged(
-                treeId,
-                until,
-                json.writeValueAsString(wording.of(evaluation.tree().reasons().get(0))),
+                new PlanMapper.JudgedRow(
+                        treeId,
+                        until,
+                        json.writeValueAsString(
+                                wording.of(evaluation.tree().reasons().get(0))),
+                        triage,
+                        (int) evaluation.limbs().stream()
+                                .filter(LimbVerdict::urgent)
+                                .count(),
+                        orNull(light),
+                        orNull(crown.inLight()),
+                        orNull(evaluation.inLightAfterPlan())),
                 upkeep);
         events.publishEvent(new Judged(treeId, evaluation));
         noteWhatFollowed(treeId, evaluation, now);
@@ -302,14 +309,6 @@ public class JudgementService {
                 .orElse(!cuts.isEmpty())) {
             plans.noteFollowed(treeId, on, json.writeValueAsString(cuts));
         }
-    }
-
-    private void keepLight(long treeId, Evaluation evaluation) {
-        CrownLight crown = evaluation.crownLight();
-        OptionalDouble mean = crown.byLimb().values().stream()
-                .mapToDouble(Double::doubleValue)
-                .average();
-        light.keep(treeId, orNull(mean), orNull(crown.inLight()), orNull(evaluation.inLightAfterPlan()));
     }
 
     private static Double orNull(OptionalDouble value) {

@@ -34,7 +34,7 @@ interface StaleTreeMapper {
     @Insert("insert into stale_tree (tree_id) select t.id from tree t where t.site_id = #{siteId} and "
             + THAT_ARE_JUDGED
             + """
-               and not exists (select from tree_outlook o where o.tree_id = t.id and o.good_until >= #{on})
+               and not exists (select from tree_judgement o where o.tree_id = t.id and o.good_until >= #{on})
              order by t.id
             on conflict do nothing
             """)

@@ -1,13 +1,11 @@
 package org.diligentbough.server.light;
 
 import java.util.List;
-import org.apache.ibatis.annotations.Delete;
-import org.apache.ibatis.annotations.Insert;
 import org.apache.ibatis.annotations.Mapper;
 import org.apache.ibatis.annotations.Param;
 import org.apache.ibatis.annotations.Select;
 
-/** The crowns of a site as their newest surveys give them, and the light that was worked out. */
+/** The crowns of a site as their newest surveys give them. */
 @Mapper
 public interface LightMapper {
     /** A tree that stands, from above. */
@@ -46,19 +44,4 @@ public interface LightMapper {
             @Param("eastM") double eastM,
             @Param("northM") double northM,
             @Param("withinM") double withinM);
-
-    @Insert("""
-            insert into tree_light (tree_id, light, in_light, in_light_after)
-            values (#{treeId}, #{light}, #{before}, #{after})
-            on conflict (tree_id) do update
-                set light = excluded.light, in_light = excluded.in_light, in_light_after = excluded.in_light_after
-            """)
-    void keep(
-            @Param("treeId") long treeId,
-            @Param("light") Double light,
-            @Param("before") Double before,
-            @Param("after") Double after);
-
-    @Delete("delete from tree_light where tree_id = #{treeId}")
-    void forget(long treeId);
 }

@@ -32,9 +32,9 @@ class TreeApi {
             "planted", "t.planted_year nulls last",
             "height", "s.height_m desc nulls last",
             "triage",
-                    "(select count(*) from report p where p.tree_id = t.id and p.dealt_on is null) desc, array_position(array['refer','take-out','rest','renovate','maintain'], s.triage) nulls last",
+                    "(select count(*) from report p where p.tree_id = t.id and p.dealt_on is null) desc, array_position(array['refer','take-out','rest','renovate','maintain'], coalesce(j.triage, s.judged_as)) nulls last",
             "surveyed", "s.surveyed_on nulls first",
-            "light", "l.in_light nulls last");
+            "light", "j.in_light nulls last");
 
     private final OrchardService service;
     private final History history;

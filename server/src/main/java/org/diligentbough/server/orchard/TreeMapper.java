@@ -14,15 +14,15 @@ public interface TreeMapper {
     String COLUMNS = """
             t.id, t.version, t.site_id, t.tag, t.species, t.cultivar, t.rootstock, t.planted_year, t.bearing, t.form,
             t.form_wanted, t.mains_wanted, t.purpose, t.east_m, t.north_m, t.target_height_m, t.clearance_m,
-            t.in_container, t.note, t.group_name, t.habit, t.height_set_by, t.owner, t.owner_wishes, t.consent, s.id as survey_id, s.surveyed_on, s.height_m, s.spread_m, s.trunk_girth_cm, s.triage,
-            s.urgent_limbs, l.light, l.in_light, l.in_light_after, r.on_date as removed_on,
+            t.in_container, t.note, t.group_name, t.habit, t.height_set_by, t.owner, t.owner_wishes, t.consent, s.id as survey_id, s.surveyed_on, s.height_m, s.spread_m, s.trunk_girth_cm,
+            coalesce(j.triage, s.judged_as) as triage, coalesce(j.urgent_limbs, 0) as urgent_limbs, j.light, j.in_light, j.in_light_after, r.on_date as removed_on,
             coalesce(p.open, 0) as open_reports
             """;
     String FROM = """
              from tree t left join lateral (
                 select * from survey where tree_id = t.id order by surveyed_on desc, id desc limit 1) s on true
              left join tree_removal r on r.tree_id = t.id
-             left join tree_light l on l.tree_id = t.id
+             left join tree_judgement j on j.tree_id = t.id
              left join (select tree_id, count(*)::integer as open from report where dealt_on is null group by tree_id) p
                 on p.tree_id = t.id
             """;
@@ -31,7 +31,7 @@ public interface TreeMapper {
                and (#{q.text} = '' or t.tag ilike '%' || #{q.text} || '%' or t.cultivar ilike '%' || #{q.text} || '%'
                     or replace(t.species, '-', ' ') ilike '%' || #{q.text} || '%' or t.note ilike '%' || #{q.text} || '%')
                and (#{q.species} = '' or t.species = #{q.species})
-               and (#{q.triage} = '' or coalesce(s.triage, 'unsurveyed') = #{q.triage})
+               and (#{q.triage} = '' or coalesce(j.triage, s.judged_as, 'unsurveyed') = #{q.triage})
             """;
 
     /** A row of the table; what comes of the survey is null while there is none. */
@@ -118,8 +118,9 @@ public interface TreeMapper {
 
     /** All trees of a site that stand, with no more of each than that. */
     @Select("""
-            select t.id, t.tag, t.species, s.triage from tree t left join lateral (
-                select triage from survey where tree_id = t.id order by surveyed_on desc, id desc limit 1) s on true
+            select t.id, t.tag, t.species, coalesce(j.triage, s.judged_as) as triage
+            from tree t left join tree_judgement j on j.tree_id = t.id left join lateral (
+                select judged_as from survey where tree_id = t.id order by surveyed_on desc, id desc limit 1) s on true
             where t.site_id = #{siteId} and not exists (select from tree_removal r where r.tree_id = t.id)
             """)
     List<StandingTree> standing(long siteId);

@@ -39,6 +39,23 @@ public interface PlanMapper {
             Double worth,
             Integer upkeepMinutes) {}
 
+    /**
+     * What the last judgement of a tree said, for lists.
+     *
+     * @param why the first reason of its triage, worded
+     * @param light mean over its limbs, of open-sky light; null where no limb was entered
+     * @param inLight share of the fruiting wood in light, today and after the plan; null where nothing fruits
+     */
+    record JudgedRow(
+            long treeId,
+            LocalDate goodUntil,
+            String why,
+            String triage,
+            int urgentLimbs,
+            Double light,
+            Double inLight,
+            Double inLightAfter) {}
+
     /** The ordinary cutting of a tree, person-minutes a year, when its plan is done. */
     record UpkeepRow(Long treeId, Integer minutes, String season, Integer fromYear) {}
 
@@ -122,24 +139,19 @@ public interface PlanMapper {
     String judgeAlone(long treeId);
 
     @Insert("""
-            insert into tree_outlook (tree_id, good_until, why, upkeep_minutes, upkeep_season, upkeep_from)
-            values (#{treeId}, #{until}, #{why}::jsonb, coalesce(#{upkeep.minutes}, 0), #{upkeep.season}, #{upkeep.fromYear})
-            on conflict (tree_id) do update set good_until = excluded.good_until, why = excluded.why,
-                upkeep_minutes = excluded.upkeep_minutes,
-                upkeep_season = excluded.upkeep_season, upkeep_from = excluded.upkeep_from
+            insert into tree_judgement (tree_id, good_until, why, triage, urgent_limbs, light, in_light, in_light_after,
+                                        upkeep_minutes, upkeep_season, upkeep_from)
+            values (#{j.treeId}, #{j.goodUntil}, #{j.why}::jsonb, #{j.triage}, #{j.urgentLimbs}, #{j.light}, #{j.inLight},
+                    #{j.inLightAfter}, coalesce(#{upkeep.minutes}, 0), #{upkeep.season}, #{upkeep.fromYear})
             """)
-    int judged(
-            @Param("treeId") long treeId,
-            @Param("until") LocalDate until,
-            @Param("why") String why,
-            @Param("upkeep") UpkeepRow upkeep);
+    int judged(@Param("j") JudgedRow judged, @Param("upkeep") UpkeepRow upkeep);
 
     /** Why a tree stands as it does, as it was worded. */
     record WhyRow(Long treeId, String why) {}
 
     /** Why each tree of a site stands as it does. */
     @Select("""
-            select o.tree_id, o.why::text as why from tree_outlook o join tree t on t.id = o.tree_id
+            select o.tree_id, o.why::text as why from tree_judgement o join tree t on t.id = o.tree_id
             where t.site_id = #{siteId} and o.why is not null
             """)
     List<WhyRow> whys(long siteId);
@@ -147,11 +159,11 @@ public interface PlanMapper {
     /** What of its trees is kept up from when on. */
     @Select("""
             select o.tree_id, o.upkeep_minutes as minutes, o.upkeep_season as season, o.upkeep_from as from_year
-            from tree_outlook o join tree t on t.id = o.tree_id where t.site_id = #{siteId} and o.upkeep_minutes > 0
+            from tree_judgement o join tree t on t.id = o.tree_id where t.site_id = #{siteId} and o.upkeep_minutes > 0
             """)
     List<UpkeepRow> upkeep(long siteId);
 
-    @Delete("delete from tree_outlook where tree_id = #{treeId}")
+    @Delete("delete from tree_judgement where tree_id = #{treeId}")
     int forget(long treeId);
 
     @Delete("delete from plan_lane where tree_id = #{treeId}")

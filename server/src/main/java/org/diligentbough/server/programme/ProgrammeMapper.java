@@ -43,7 +43,7 @@ public interface ProgrammeMapper {
             select t.id, t.tag, t.species, t.group_name, k.year as set_to, k.version as set_version, l.in_light, l.in_light_after,
                    exists (select from visit_log g join tree_visit v on v.id = g.tree_visit_id
                            where v.tree_id = t.id and g.on_date >= #{since}) as begun
-            from tree t left join programme_lock k on k.tree_id = t.id left join tree_light l on l.tree_id = t.id
+            from tree t left join programme_lock k on k.tree_id = t.id left join tree_judgement l on l.tree_id = t.id
             where t.site_id = #{siteId} and not exists (select from tree_removal r where r.tree_id = t.id)
               and exists (select from survey s where s.tree_id = t.id)
             order by length(t.tag), t.tag, t.id

@@ -129,6 +129,12 @@ class SurveyApi {
 
     private static SurveyView view(SurveyRow row) {
         return new SurveyView(
-                row.id(), row.version(), row.treeId(), row.surveyedOn(), row.surveyedBy(), row.triage(), row.savedAt());
+                row.id(),
+                row.version(),
+                row.treeId(),
+                row.surveyedOn(),
+                row.surveyedBy(),
+                row.judgedAs(),
+                row.savedAt());
     }
 }

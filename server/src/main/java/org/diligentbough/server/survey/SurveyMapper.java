@@ -14,7 +14,7 @@ import org.apache.ibatis.annotations.Update;
 @Mapper
 public interface SurveyMapper {
     String COLUMNS = """
-            s.id, s.version, s.tree_id, s.surveyed_on, p.name as surveyed_by, s.document::text as document, s.triage,
+            s.id, s.version, s.tree_id, s.surveyed_on, p.name as surveyed_by, s.document::text as document, s.judged_as,
             s.trunk_girth_cm, s.saved_at
             """;
 
@@ -26,11 +26,15 @@ public interface SurveyMapper {
             LocalDate surveyedOn,
             String surveyedBy,
             String document,
-            String triage,
+            String judgedAs,
             Double trunkGirthCm,
             Instant savedAt) {}
 
-    /** What is stored of a survey: its document, and what lists and maps need of it. */
+    /**
+     * What is stored of a survey: its document, and what lists and maps need of it.
+     *
+     * @param judgedAs the tree's triage by it; null where the judgement that follows writes it
+     */
     record SurveyRecord(
             long treeId,
             LocalDate surveyedOn,
@@ -39,8 +43,7 @@ public interface SurveyMapper {
             double heightM,
             double spreadM,
             double trunkGirthCm,
-            String triage,
-            int urgentLimbs) {}
+            String judgedAs) {}
 
     /** A row of the draft table. */
     record DraftRow(Integer version, String document, Instant savedAt) {}
@@ -71,10 +74,9 @@ public interface SurveyMapper {
     int mark(@Param("id") long id, @Param("key") String key);
 
     @Select(value = """
-                    insert into survey (tree_id, surveyed_on, surveyed_by, document, height_m, spread_m, trunk_girth_cm, triage,
-                                        urgent_limbs)
+                    insert into survey (tree_id, surveyed_on, surveyed_by, document, height_m, spread_m, trunk_girth_cm, judged_as)
                     values (#{treeId}, #{surveyedOn}, #{personId}, #{document}::jsonb, #{heightM}, #{spreadM}, #{trunkGirthCm},
-                            #{triage}, #{urgentLimbs})
+                            #{judgedAs})
                     returning id
                     """, affectData = true)
     long add(SurveyRecord survey);
@@ -82,15 +84,21 @@ public interface SurveyMapper {
     /** Returns how many rows had the version: 1, or 0 when somebody was quicker. */
     @Update("""
             update survey set surveyed_on = #{s.surveyedOn}, document = #{s.document}::jsonb, height_m = #{s.heightM},
-                spread_m = #{s.spreadM}, trunk_girth_cm = #{s.trunkGirthCm}, triage = #{s.triage},
-                urgent_limbs = #{s.urgentLimbs}, saved_at = now(), version = version + 1
+                spread_m = #{s.spreadM}, trunk_girth_cm = #{s.trunkGirthCm}, judged_as = #{s.judgedAs},
+                saved_at = now(), version = version + 1
             where id = #{id} and version = #{version}
             """)
     int change(@Param("id") long id, @Param("version") int version, @Param("s") SurveyRecord survey);
 
-    /** The judgement kept for lists follows what the site has chosen; the survey itself is not changed by it. */
-    @Update("update survey set triage = #{triage}, urgent_limbs = #{urgentLimbs} where id = #{id}")
-    int judgeAnew(@Param("id") long id, @Param("triage") String triage, @Param("urgentLimbs") int urgentLimbs);
+    /** What the tree was judged to be by its newest survey as it was saved; later judgements leave that. */
+    @Update("""
+            update survey set judged_as = #{triage} where judged_as is null and id = (
+                select id from survey where tree_id = #{treeId} order by surveyed_on desc, id desc limit 1)
+            """)
+    int judgedAs(@Param("treeId") long treeId, @Param("triage") String triage);
+
+    @Update("update survey set judged_as = #{triage} where id = #{id}")
+    int judgedByItself(@Param("id") long id, @Param("triage") String triage);
 
     @Select(
             "select version, document::text as document, saved_at from survey_draft where tree_id = #{treeId} and person_id = #{personId}")

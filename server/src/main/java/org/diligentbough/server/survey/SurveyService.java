@@ -7,13 +7,13 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.diligentbough.core.Evaluation;
 import org.diligentbough.core.Rulebook;
 import org.diligentbough.core.knowledge.Codes;
 import org.diligentbough.core.season.Seen;
 import org.diligentbough.core.survey.Survey;
-import org.diligentbough.core.verdict.LimbVerdict;
 import org.diligentbough.server.orchard.OrchardService;
 import org.diligentbough.server.orchard.SiteMapper.SiteRow;
 import org.diligentbough.server.orchard.TreeMapper.TreeRow;
@@ -178,17 +178,21 @@ public class SurveyService {
         if (sending.basedOn().filter(basedOn -> basedOn != newest).isPresent()) {
             throw ProblemException.stale("The newest survey of this tree");
         }
-        SurveyRow added = keep(tree, sent, who);
+        SurveyRow added = survey(surveys.add(record(tree, sent, who, kept -> null)));
         sending.sentAs().ifPresent(key -> surveys.mark(added.id(), key.toString()));
         surveys.dropDraft(treeId, who);
         history.added(about(added), added);
         outdated(tree, sent);
+        if (survey(added.id()).judgedAs() == null) {
+            // A newer walk is known already: the judgement went by that one.
+            surveys.judgedByItself(added.id(), judgedByItself((ObjectNode) json.readTree(added.document()), tree));
+        }
         return added.id();
     }
 
     /** Keeps a survey by a given person without a word to the history: for whoever writes that otherwise. */
     public SurveyRow keep(TreeRow tree, JsonNode sent, long personId) {
-        return survey(surveys.add(record(tree, sent, personId)));
+        return survey(surveys.add(record(tree, sent, personId, kept -> judgedByItself(kept, tree))));
     }
 
     /** Corrects a survey that was kept before. */
@@ -196,7 +200,9 @@ public class SurveyService {
     public SurveyRow correct(long id, int version, JsonNode sent) {
         long who = person.id();
         SurveyRow before = survey(id);
-        if (surveys.change(id, version, record(orchard.tree(before.treeId()), sent, who)) == 0) {
+        TreeRow tree = orchard.tree(before.treeId());
+        SurveyRecord corrected = record(tree, sent, who, kept -> judgedByItself(kept, tree));
+        if (surveys.change(id, version, corrected) == 0) {
             throw ProblemException.stale("This survey");
         }
         SurveyRow after = survey(id);
@@ -220,7 +226,7 @@ public class SurveyService {
         return new About("survey", survey.id(), orchard.tree(survey.treeId()).siteId(), survey.treeId());
     }
 
-    private SurveyRecord record(TreeRow tree, JsonNode sent, long who) {
+    private SurveyRecord record(TreeRow tree, JsonNode sent, long who, Function<ObjectNode, String> judgedAs) {
         if (!(sent instanceof ObjectNode)) {
             throw ProblemException.wrongField("", "is not a survey; send an object");
         }
@@ -237,10 +243,7 @@ public class SurveyService {
         }
         SurveyFile survey = reader.checked(file);
         LocalDate surveyedOn = survey.surveyedOn() == null ? survey.today() : survey.surveyedOn();
-        // Judged as it will be whenever it is read: by what the register says, whatever the file said of that.
         ObjectNode kept = document.stored(file, surveyedOn);
-        Evaluation.Found found =
-                Evaluation.found(survey(document.complete(kept, tree, site(tree), todayAt(tree)), tree), rules);
         return new SurveyRecord(
                 tree.id(),
                 surveyedOn,
@@ -249,8 +252,13 @@ public class SurveyService {
                 survey.tree().heightM(),
                 survey.tree().spreadM(),
                 survey.tree().trunkGirthCm(),
-                Codes.of(found.tree().triage()),
-                (int) found.limbs().stream().filter(LimbVerdict::urgent).count());
+                judgedAs.apply(kept));
+    }
+
+    /** By what the register says, whatever the file said of that, and by this survey alone. */
+    private String judgedByItself(ObjectNode kept, TreeRow tree) {
+        JsonNode file = new SurveyDocument(json, rules).complete(kept, tree, site(tree), todayAt(tree));
+        return Codes.of(Evaluation.found(survey(file, tree), rules).tree().triage());
     }
 
     private SiteRow site(TreeRow tree) {
@@ -261,9 +269,9 @@ public class SurveyService {
         return today.in(site(tree).zone());
     }
 
-    /** Keeps for lists what the newest survey of a tree was judged to be. */
-    public void judged(long treeId, String triage, int urgentLimbs) {
-        surveys.newest(treeId).ifPresent(survey -> surveys.judgeAnew(survey.id(), triage, urgentLimbs));
+    /** Keeps with a survey that was just saved what its tree was judged to be by it. */
+    public void judged(long treeId, String triage) {
+        surveys.judgedAs(treeId, triage);
     }
 
     /** The person's draft of a survey of this tree, if there is one. */

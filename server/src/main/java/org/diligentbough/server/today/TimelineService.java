@@ -99,7 +99,7 @@ public class TimelineService {
         surveys.surveysOf(treeId)
                 .forEach(survey -> moments.add(moment("survey", survey.id(), survey.surveyedOn())
                         .by(survey.surveyedBy())
-                        .state(survey.triage())
+                        .state(survey.judgedAs())
                         .build()));
         visits.ofTree(treeId).stream()
                 .filter(visit -> !visit.logged() && visit.workDayId() != null)
