@@ -6,7 +6,7 @@ import { createRoot } from 'react-dom/client';
 import { RouterProvider } from 'react-router';
 import { currentPersonId, passing, Problem, setCurrentPersonId } from './api/client';
 import { store } from './field/store';
-import { router } from './App';
+import { router } from './app/App';
 import './theme.scss';
 
 const AGAIN_MS = 4_000;

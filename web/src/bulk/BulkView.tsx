@@ -4,7 +4,7 @@ import { Link, useParams } from 'react-router';
 import { Problem, type Table } from '../api/client';
 import { ProblemAlert } from '../parts/ProblemAlert';
 import { useTitle } from '../parts/useTitle';
-import { fieldWords } from './words';
+import { fieldWords } from '../vocabulary/bulk';
 import { useAddMap, useAddTable, useLookIntoTable } from './queries';
 
 /** Many trees in and out: a table whose columns are matched on screen, or a map. */

@@ -4,9 +4,9 @@ import type { Candidate, Day } from '../api/client';
 import { Loading } from '../parts/Loading';
 import { State } from '../parts/Reasons';
 import { dayAndMonth, personMinutes, words } from '../parts/format';
-import { TICKETS, VERDICTS } from '../verdict/words';
+import { TICKETS, VERDICTS } from '../vocabulary/verdict';
 import { type DayAction, useCandidates } from './queries';
-import { cutsInWords } from './words';
+import { cutsInWords } from '../vocabulary/crew';
 
 /** As many as the server offers. */
 const MOST_CANDIDATES = 60;

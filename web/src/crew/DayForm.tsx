@@ -6,7 +6,7 @@ import type { DayData } from '../api/client';
 import { showRefused, TextField } from '../parts/fields';
 import { ProblemAlert } from '../parts/ProblemAlert';
 import { useAskOnce } from '../parts/useAskOnce';
-import { KIT } from './words';
+import { KIT } from '../vocabulary/crew';
 
 const count = z.string().regex(/^\d{1,3}$/, 'Give a number.');
 const schema = z

@@ -2,20 +2,20 @@ import { useState } from 'react';
 import { Alert, Button, Form } from 'react-bootstrap';
 import { Link, useParams } from 'react-router';
 import type { Day, Finding, Visit } from '../api/client';
-import { useSite } from '../orchard/queries';
+import { useSite } from '../api/orchard';
 import { Loading } from '../parts/Loading';
 import { ProblemAlert } from '../parts/ProblemAlert';
 import { State } from '../parts/Reasons';
 import { date, minutes, personMinutes, words } from '../parts/format';
 import { useAskOnce } from '../parts/useAskOnce';
 import { useTitle } from '../parts/useTitle';
-import { TICKETS } from '../verdict/words';
+import { TICKETS } from '../vocabulary/verdict';
 import { Candidates } from './Candidates';
 import { DayForm } from './DayForm';
 import { weekday } from './DaysView';
 import { type DayAction, useDay, useDayAction, usePeople, useRainOff } from './queries';
 import { DayNotes } from './DayNotes';
-import { cutsInWords, DAY_STATES, isOff, KIT, TICKET_NAMES } from './words';
+import { cutsInWords, DAY_STATES, isOff, KIT, TICKET_NAMES } from '../vocabulary/crew';
 
 /** One work day: its trees in order with their people, who comes, and what could still be put on it. */
 export function DayPage() {

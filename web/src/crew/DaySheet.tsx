@@ -4,12 +4,12 @@ import type { TreeSheet } from '../api/client';
 import { Loading } from '../parts/Loading';
 import { centimetres, date, metres, personMinutes, words } from '../parts/format';
 import { useTitle } from '../parts/useTitle';
-import { asItStands } from '../verdict/projection';
-import { type Mark, TreeDrawing } from '../verdict/TreeDrawing';
-import { CUTS, REACHES, TECHNIQUES, TICKETS, TOOLS, VERDICTS } from '../verdict/words';
+import { asItStands } from '../drawing/projection';
+import { type Mark, TreeDrawing } from '../drawing/TreeDrawing';
+import { CUTS, REACHES, TECHNIQUES, TICKETS, TOOLS, VERDICTS } from '../vocabulary/verdict';
 import { weekday } from './DaysView';
 import { useSheet } from './queries';
-import { DAY_STATES, KIT, TICKET_NAMES } from './words';
+import { DAY_STATES, KIT, TICKET_NAMES } from '../vocabulary/crew';
 
 /** What the crew has in hand: what to bring, the trees in order, each with its drawing, numbered cuts, why and cautions. */
 export function DaySheet() {

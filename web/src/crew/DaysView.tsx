@@ -2,14 +2,14 @@ import { useState } from 'react';
 import { Button } from 'react-bootstrap';
 import { Link, useNavigate, useParams } from 'react-router';
 import type { DayData, DaySummary } from '../api/client';
-import { useSite } from '../orchard/queries';
+import { useSite } from '../api/orchard';
 import { Loading } from '../parts/Loading';
 import { State } from '../parts/Reasons';
 import { date, personMinutes } from '../parts/format';
 import { useTitle } from '../parts/useTitle';
 import { DayForm } from './DayForm';
 import { useAddDay, useDays } from './queries';
-import { DAY_STATES, isOff, USUAL_SHED } from './words';
+import { DAY_STATES, isOff, USUAL_SHED } from '../vocabulary/crew';
 
 /** Work days of a site: those to come, and those that were. */
 export function DaysView() {

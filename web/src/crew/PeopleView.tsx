@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { Button, Col, Form, Row } from 'react-bootstrap';
 import { Link, useParams } from 'react-router';
 import type { Person } from '../api/client';
-import { useSite } from '../orchard/queries';
+import { useSite } from '../api/orchard';
 import { Loading } from '../parts/Loading';
 import { ProblemAlert } from '../parts/ProblemAlert';
 import { State } from '../parts/Reasons';
@@ -11,7 +11,7 @@ import { useTitle } from '../parts/useTitle';
 import { decimal } from '../parts/fields';
 import { useAskOnce } from '../parts/useAskOnce';
 import { useAddPerson, useChangePerson, usePeople, usePersonLeft } from './queries';
-import { TICKET_NAMES } from './words';
+import { TICKET_NAMES } from '../vocabulary/crew';
 
 /** Everybody who helps: tickets and until when, age, and the days they can come. */
 export function PeopleView() {

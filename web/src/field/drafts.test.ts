@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import type { Draft } from '../survey/draft';
+import type { Draft } from './kept';
 import {
   bringDraft,
   content,

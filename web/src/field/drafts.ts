@@ -1,4 +1,4 @@
-import type { Draft } from '../survey/draft';
+import type { Draft } from './kept';
 import { randomKey } from './outbox';
 
 /**

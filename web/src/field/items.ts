@@ -1,6 +1,6 @@
 import type { FruitData, LogData, ReportData, SightingData } from '../api/client';
-import type { Draft } from '../survey/draft';
-import type { Entry } from '../visit/entry';
+import type { Draft } from './kept';
+import type { Entry } from './kept';
 import { type NewItem, randomKey } from './outbox';
 
 /** What can be sent from outdoors, each as the request it becomes. */

@@ -1,5 +1,5 @@
 import { Problem } from '../api/client';
-import type { Draft } from '../survey/draft';
+import type { Draft } from './kept';
 import type { DraftServer } from './drafts';
 import { type Item, type NewItem, Outbox, type Refusal, type Round, type Send } from './outbox';
 import { store } from './store';

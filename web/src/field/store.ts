@@ -1,5 +1,5 @@
 import { type DBSchema, type IDBPDatabase, openDB } from 'idb';
-import type { Entry } from '../visit/entry';
+import type { Entry } from './kept';
 import type { KeptDraft } from './drafts';
 import { ofFirstForm, type OldTransaction } from './oldStore';
 import type { Item, Refusal } from './outbox';

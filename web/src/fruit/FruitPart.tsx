@@ -5,12 +5,12 @@ import { currentPersonId, type Fruit } from '../api/client';
 import { fruitItem } from '../field/items';
 import { useSend } from '../field/useSend';
 import { useWaiting } from '../field/useWaiting';
-import { useSite, useTree } from '../orchard/queries';
+import { useSite, useTree } from '../api/orchard';
 import { decimal } from '../parts/fields';
 import { Loading } from '../parts/Loading';
 import { ProblemAlert } from '../parts/ProblemAlert';
 import { useAskOnce } from '../parts/useAskOnce';
-import { isBush } from '../survey/words';
+import { isBush } from '../vocabulary/survey';
 import { useFruit, useTakeFruitBack } from './queries';
 
 type Year = Fruit['years'][number];

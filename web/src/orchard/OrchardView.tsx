@@ -9,9 +9,9 @@ import { date, metres, percent, words, Words } from '../parts/format';
 import { useTitle } from '../parts/useTitle';
 import { TodayBoard } from '../today/TodayBoard';
 import { RemovalRegister } from '../wood/RemovalForm';
-import { useSite, useTrees } from './queries';
+import { useSite, useTrees } from '../api/orchard';
 import { SitePlan } from './SitePlan';
-import { SPECIES, TRIAGE, TRIAGE_MEANS } from './words';
+import { SPECIES, TRIAGE, TRIAGE_MEANS } from '../vocabulary/orchard';
 
 const COLUMNS = [
   ['tag', 'Tag'],

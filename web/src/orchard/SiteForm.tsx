@@ -8,9 +8,9 @@ import { decimal, SelectField, showRefused, TextField } from '../parts/fields';
 import { Loading } from '../parts/Loading';
 import { ProblemAlert } from '../parts/ProblemAlert';
 import { useTitle } from '../parts/useTitle';
-import { useAddSite, useChangeSite, useSite } from './queries';
+import { useAddSite, useChangeSite, useSite } from '../api/orchard';
 import { ArchiveUpload } from './Welcome';
-import { MONTHS, SCHOOLS } from './words';
+import { MONTHS, SCHOOLS } from '../vocabulary/orchard';
 
 const between = (low: number, high: number, what: string) =>
   z.string().refine((text) => {

@@ -2,7 +2,7 @@ import type { KeyboardEvent, MouseEvent } from 'react';
 import type { SiteLight, Tree } from '../api/client';
 import { metres, percent, words } from '../parts/format';
 import { usePlanView, type InView } from './planView';
-import { TRIAGE } from './words';
+import { TRIAGE } from '../vocabulary/orchard';
 
 const MARGIN_M = 3;
 /** How wide a letter is, of its height. */

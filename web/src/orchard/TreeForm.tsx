@@ -10,9 +10,9 @@ import { Words } from '../parts/format';
 import { Loading } from '../parts/Loading';
 import { ProblemAlert } from '../parts/ProblemAlert';
 import { useTitle } from '../parts/useTitle';
-import { useAddTree, useChangeTree, useTree, useTrees } from './queries';
+import { useAddTree, useChangeTree, useTree, useTrees } from '../api/orchard';
 import { SitePlan } from './SitePlan';
-import { BEARINGS, CONSENTS, FORMS, HABITS, HEIGHT_SET_BY, PURPOSES, SPECIES } from './words';
+import { BEARINGS, CONSENTS, FORMS, HABITS, HEIGHT_SET_BY, PURPOSES, SPECIES } from '../vocabulary/orchard';
 
 const number = (what: string) =>
   z.string().refine((text) => !Number.isNaN(decimal(text)), 'Give ' + what + ' as a number, such as 4.2.');

@@ -4,7 +4,7 @@ import { Link, Navigate, useNavigate } from 'react-router';
 import { Loading } from '../parts/Loading';
 import { ProblemAlert } from '../parts/ProblemAlert';
 import { useTitle } from '../parts/useTitle';
-import { useAddArchive, useSites } from './queries';
+import { useAddArchive, useSites } from '../api/orchard';
 
 /** The first site, or what to do first where there is none. */
 export function Welcome() {

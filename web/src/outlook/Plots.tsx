@@ -1,7 +1,7 @@
 import { useCallback, useState } from 'react';
 import { Form } from 'react-bootstrap';
 import { type Measure, measuresOf, ticks, topOf } from './measures';
-import type { DrawnYear, Line } from './words';
+import type { DrawnYear, Line } from '../vocabulary/outlook';
 
 const HEIGHT = 250;
 const EDGE = { left: 60, right: 92, top: 12, bottom: 40 };

@@ -1,11 +1,11 @@
 import { useState } from 'react';
 import { Button, Form } from 'react-bootstrap';
 import type { WhatIf, Wish } from '../api/client';
-import { SCHOOL_OF, SCHOOLS } from '../orchard/words';
+import { SCHOOL_OF, SCHOOLS } from '../vocabulary/orchard';
 import { counted, percent, personMinutes } from '../parts/format';
 import { ProblemAlert } from '../parts/ProblemAlert';
 import { useAddWhatIf, useRemoveWhatIf } from './queries';
-import { type Line, wished } from './words';
+import { type Line, wished } from '../vocabulary/outlook';
 
 /** More lines than these nobody tells apart. */
 const MOST = 3;

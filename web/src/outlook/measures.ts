@@ -1,5 +1,5 @@
 import { metres, percent, personMinutes } from '../parts/format';
-import type { DrawnYear, Line } from './words';
+import type { DrawnYear, Line } from '../vocabulary/outlook';
 
 /** One thing told of each year. */
 export interface Measure {

@@ -2,10 +2,10 @@ import { act } from 'react';
 import { describe, expect, it, vi } from 'vitest';
 import type { Drawing, TenYears } from '../api/client';
 import { box, show, takeDown } from '../testing/harness';
-import { drawn, frame } from './drawn';
+import { drawn, frame } from '../drawing/drawn';
 import { ticks } from './measures';
 import { Plots } from './Plots';
-import { linesOf } from './words';
+import { linesOf } from '../vocabulary/outlook';
 
 const at = (eastM: number, northM: number, upM: number) => ({ eastM, northM, upM });
 const limb = (upM: number, more = {}) => ({

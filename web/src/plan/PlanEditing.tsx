@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { Button, Form } from 'react-bootstrap';
 import type { Judgement, PlanWishes } from '../api/client';
 import { percent } from '../parts/format';
-import { VERDICTS } from '../verdict/words';
+import { VERDICTS } from '../vocabulary/verdict';
 
 type Send = (edits: PlanWishes) => void;
 

@@ -12,7 +12,7 @@ import {
 import { date, dates, percent, personMinutes } from '../parts/format';
 import { ProblemAlert } from '../parts/ProblemAlert';
 import { Reasons } from '../parts/Reasons';
-import { SEASONS, VERDICTS } from '../verdict/words';
+import { SEASONS, VERDICTS } from '../vocabulary/verdict';
 import { givenBack, keyOf, moved, type Moving, placeOf, type Row, rows, stepped } from './moves';
 import { LimbEdits, PlanSettings } from './PlanEditing';
 import { PlanState } from './PlanState';

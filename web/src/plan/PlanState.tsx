@@ -4,7 +4,7 @@ import type { Judgement, VersionCut } from '../api/client';
 import { Loading } from '../parts/Loading';
 import { ProblemAlert } from '../parts/ProblemAlert';
 import { centimetres, date, metres } from '../parts/format';
-import { SEASONS, VERDICTS } from '../verdict/words';
+import { SEASONS, VERDICTS } from '../vocabulary/verdict';
 import { useTreeInProgramme } from '../programme/queries';
 import { useKeepPlan, usePlanVersions } from './queries';
 

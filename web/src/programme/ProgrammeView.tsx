@@ -3,14 +3,14 @@ import { Button, Form, ProgressBar } from 'react-bootstrap';
 import { Link, useParams } from 'react-router';
 import type { Programme, ProgrammeHours, ProgrammeTree } from '../api/client';
 import { atWork, useCancelJob } from '../api/jobs';
-import { useSite } from '../orchard/queries';
+import { useSite } from '../api/orchard';
 import { Loading } from '../parts/Loading';
 import { ProblemAlert } from '../parts/ProblemAlert';
 import { minutes, percent, personMinutes, words } from '../parts/format';
 import { decimal } from '../parts/fields';
 import { useAskOnce } from '../parts/useAskOnce';
 import { useTitle } from '../parts/useTitle';
-import { SEASONS } from '../verdict/words';
+import { SEASONS } from '../vocabulary/verdict';
 import { useKeepHours, useProgramme, useProgrammeJob, useSetTree, useStartProgramme } from './queries';
 
 const hoursOf = (count: number) =>

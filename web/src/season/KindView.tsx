@@ -1,23 +1,23 @@
-import { BUD_NAMES, BudDrawing } from '../parts/BudDrawing';
+import { BUD_NAMES, BudDrawing } from '../drawing/BudDrawing';
 import { KIND_WORK } from './kindWork';
-import { WoodDrawing } from './WoodDrawing';
+import { WoodDrawing } from '../drawing/WoodDrawing';
 import { useState } from 'react';
 import { Button } from 'react-bootstrap';
 import { Link, useParams } from 'react-router';
 import type { Kind } from '../api/client';
-import { useSite } from '../orchard/queries';
-import { SCHOOL_OF, SCHOOLS } from '../orchard/words';
+import { useSite } from '../api/orchard';
+import { SCHOOL_OF, SCHOOLS } from '../vocabulary/orchard';
 import { Loading } from '../parts/Loading';
 import { ProblemAlert } from '../parts/ProblemAlert';
 import { Reasons, State } from '../parts/Reasons';
 import { date, dates, words, Words } from '../parts/format';
 import { useTitle } from '../parts/useTitle';
-import { MAY_CUT } from '../verdict/words';
+import { MAY_CUT } from '../vocabulary/verdict';
 import { CareList } from './CareList';
 import { OnAnotherDay } from './OnAnotherDay';
 import { useKind, useTakeBackSighting } from './queries';
 import { SeenStage } from './SeenStage';
-import { QUALITY, stageName, WORK } from './words';
+import { QUALITY, stageName, WORK } from '../vocabulary/season';
 import { Bars, HEAD, YearFrame, yearOf } from './YearStrip';
 
 /** The year of one kind of tree at a site, in words and one picture. */

@@ -2,9 +2,9 @@ import { useState } from 'react';
 import { ProblemAlert } from '../parts/ProblemAlert';
 import { State } from '../parts/Reasons';
 import { dates } from '../parts/format';
-import { ON_A_DAY } from '../verdict/words';
+import { ON_A_DAY } from '../vocabulary/verdict';
 import { useMayCut } from './queries';
-import { SORTS } from './words';
+import { SORTS } from '../vocabulary/season';
 
 /** May a tree, or a kind at a site, be cut on another day? */
 export function OnAnotherDay(of: { treeId: number } | { siteId: number; species: string }) {

@@ -1,7 +1,7 @@
 import { Alert, Button, Form } from 'react-bootstrap';
 import { useParams } from 'react-router';
 import type { WeatherDay } from '../api/client';
-import { useSite } from '../orchard/queries';
+import { useSite } from '../api/orchard';
 import { Loading } from '../parts/Loading';
 import { ProblemAlert } from '../parts/ProblemAlert';
 import { dayAndMonth } from '../parts/format';

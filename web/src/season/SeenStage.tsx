@@ -4,9 +4,9 @@ import { currentPersonId } from '../api/client';
 import { stageItem } from '../field/items';
 import { useSend } from '../field/useSend';
 import { words } from '../parts/format';
-import { Chips } from '../survey/inputs';
+import { Chips } from '../parts/inputs';
 import { ProblemAlert } from '../parts/ProblemAlert';
-import { SEEN_BY_MONTH, STAGES } from './words';
+import { SEEN_BY_MONTH, STAGES } from '../vocabulary/season';
 
 /** What the trees of a kind show today, in two taps. */
 export function SeenStage({

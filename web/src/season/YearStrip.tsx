@@ -1,7 +1,7 @@
 import type { ReactNode } from 'react';
 import type { SeasonWindow } from '../api/client';
 import { dates, words } from '../parts/format';
-import { WORK } from './words';
+import { WORK } from '../vocabulary/season';
 
 /** Room for the months' names and for today's above them. */
 export const HEAD = 27;

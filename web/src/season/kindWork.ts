@@ -1,4 +1,4 @@
-import type { BearsOn } from './WoodDrawing';
+import type { BearsOn } from '../drawing/WoodDrawing';
 
 /** What a kind bears on and what is done to it each year, in a coordinator's words. */
 export interface KindWork {

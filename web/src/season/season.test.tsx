@@ -2,7 +2,7 @@ import { afterEach, describe, expect, it, vi } from 'vitest';
 import { answers, asked, box, press, show, takeDown } from '../testing/harness';
 import { KindView } from './KindView';
 import { SeasonView } from './SeasonView';
-import { SEEN_BY_MONTH, STAGES } from './words';
+import { SEEN_BY_MONTH, STAGES } from '../vocabulary/season';
 import { plusDays, yearOf } from './YearStrip';
 import { wrongLines } from './queries';
 import { Problem } from '../api/client';

@@ -2,10 +2,11 @@ import { useRef } from 'react';
 import { Alert, Button } from 'react-bootstrap';
 import { Problem, type SurveyFile } from '../api/client';
 import { ProblemAlert } from '../parts/ProblemAlert';
-import { type Draft, draftOf, unfinished } from './draft';
-import { Chips } from './inputs';
+import { draftOf, unfinished } from './draft';
+import type { Draft } from '../field/kept';
+import { Chips } from '../parts/inputs';
 import { Summary } from './steps';
-import { fieldName } from './words';
+import { fieldName } from '../vocabulary/survey';
 
 /** What was entered, what is still wanted, and the end of the walk. */
 export function JudgeStep({

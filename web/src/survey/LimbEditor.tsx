@@ -1,22 +1,24 @@
-import { BUD_NAMES, BudDrawing } from '../parts/BudDrawing';
+import { BUD_NAMES, BudDrawing } from '../drawing/BudDrawing';
 import { useState } from 'react';
 import { Button, Form } from 'react-bootstrap';
 import type { LimbFile } from '../api/client';
-import {
-  hasFault,
-  lacking,
-  nextTag,
-  type OpenLimb,
-  thickestFirst,
-  toggleFault,
-  withSideLimbs,
-} from './draft';
-import { Chips, Direction, More, NumberInput } from './inputs';
+import { hasFault, lacking, nextTag, thickestFirst, toggleFault, withSideLimbs } from './draft';
+import type { OpenLimb } from '../field/kept';
+import { Chips, Direction, More, NumberInput } from '../parts/inputs';
 import type { KindAsks } from './kinds';
 import { Rose, Tilt } from './Dials';
 import { MeasureHelper } from './MeasureHelper';
-import { Sketch, type Touch } from './Sketch';
-import { DISEASES, FAULT_GROUPS, FAULTS, FRUITING, LEAFINESS, OVER, PAIRED, ROLES } from './words';
+import { Sketch, type Touch } from '../drawing/Sketch';
+import {
+  DISEASES,
+  FAULT_GROUPS,
+  FAULTS,
+  FRUITING,
+  LEAFINESS,
+  OVER,
+  PAIRED,
+  ROLES,
+} from '../vocabulary/survey';
 
 /** Ages of stems and fruiting wood in years, for one tap; others are typed. */
 const AGES: [string, string][] = [

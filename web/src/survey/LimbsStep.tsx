@@ -1,10 +1,11 @@
 import { Alert, Button } from 'react-bootstrap';
 import type { LimbFile } from '../api/client';
 import { centimetres } from '../parts/format';
-import { type Draft, lacking, thickestFirst, unfinished } from './draft';
-import { Chips } from './inputs';
-import { Sketch } from './Sketch';
-import { FAULTS, FRUITING } from './words';
+import { lacking, thickestFirst, unfinished } from './draft';
+import type { Draft } from '../field/kept';
+import { Chips } from '../parts/inputs';
+import { Sketch } from '../drawing/Sketch';
+import { FAULTS, FRUITING } from '../vocabulary/survey';
 
 type EditLimb = (start?: Partial<LimbFile>, faults?: LimbFile['faults']) => void;
 

@@ -10,7 +10,7 @@ import {
   girthBySpans,
   girthOf,
 } from './helpers';
-import { Chips, NumberInput } from './inputs';
+import { Chips, NumberInput } from '../parts/inputs';
 
 interface Way {
   name: string;

@@ -2,7 +2,7 @@ import { Form } from 'react-bootstrap';
 import { compass } from '../parts/format';
 import { PhotoStrip } from '../photo/PhotoStrip';
 import { TakePhoto } from '../photo/TakePhoto';
-import type { Draft } from './draft';
+import type { Draft } from '../field/kept';
 
 const SIDES = [180, 270, 0, 90];
 export const spotFrom = (bearingDeg: number) => 'from the ' + compass(bearingDeg);

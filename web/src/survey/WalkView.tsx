@@ -16,23 +16,15 @@ import { randomKey } from '../field/outbox';
 import { asProblem, keepAndSend, outbox } from '../field/phone';
 import { useFieldPack } from '../field/queries';
 import { store } from '../field/store';
-import { TwoVersions } from '../field/TwoVersions';
+import { TwoVersions } from '../waiting/TwoVersions';
 import { useWaiting } from '../field/useWaiting';
 import { Loading } from '../parts/Loading';
 import { ProblemAlert } from '../parts/ProblemAlert';
 import { date, words } from '../parts/format';
 import { useTitle } from '../parts/useTitle';
 import { useSurveys } from '../verdict/queries';
-import {
-  changeOpen,
-  closeOpen,
-  type Draft,
-  draftOf,
-  emptyDraft,
-  leaveOpen,
-  openLimb,
-  removeLimb,
-} from './draft';
+import { changeOpen, closeOpen, draftOf, emptyDraft, leaveOpen, openLimb, removeLimb } from './draft';
+import type { Draft } from '../field/kept';
 import { JudgeStep } from './JudgeStep';
 import { kindAsks } from './kinds';
 import { LimbEditor } from './LimbEditor';
@@ -41,7 +33,7 @@ import { SidesStep } from './SidesStep';
 import { AroundStep, TreeStep, TrunkStep, VigourStep } from './steps';
 import { type Kept, useDraft } from './useDraft';
 import { useWalkPlace } from './useWalkPlace';
-import { isBush } from './words';
+import { isBush } from '../vocabulary/survey';
 
 const STEPS = ['Sides', 'Tree', 'Trunk', '3 Ds', 'Limbs', 'Vigour', 'Around', 'Judge'] as const;
 

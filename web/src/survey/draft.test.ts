@@ -1,7 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { fieldName } from './words';
+import { fieldName } from '../vocabulary/survey';
 import {
-  type Draft,
   changeOpen,
   closeOpen,
   lacking,
@@ -14,6 +13,7 @@ import {
   thickestFirst,
   toggleFault,
 } from './draft';
+import type { Draft } from '../field/kept';
 
 const limbs = [
   { id: 'A', diameterCm: 9 },

@@ -1,35 +1,5 @@
-import type { FaultFile, LimbFile, SideFile, SurroundingFile, SurveyFile, TreeFile } from '../api/client';
-
-/** A survey while it is being made: whatever is known so far. Names starting with x- are the interface's own. */
-export interface Draft {
-  surveyedOn: string;
-  tree: Partial<TreeFile>;
-  limbs: Partial<LimbFile>[];
-  surroundings: Partial<SurroundingFile>[];
-  sides?: Partial<SideFile>[];
-  years?: number | null;
-  observedStage?: SurveyFile['observedStage'];
-  /** Where in the walk one was. */
-  'x-at'?: At;
-  /** Limbs being entered or changed, by the tag they were begun with: not among the limbs yet. */
-  'x-open'?: Record<string, OpenLimb>;
-}
-
-/** A place in the walk: a step, and the limb being entered. */
-export interface At {
-  step: number;
-  limb?: string;
-}
-
-/** A limb while it is entered or changed. */
-export interface OpenLimb {
-  /** As it was before; only its tag for a new one. */
-  start: Partial<LimbFile>;
-  limb: Partial<LimbFile>;
-  isNew: boolean;
-  /** Whether somebody wrote its tag: then it stays, whatever the limb grows from. */
-  tagged: boolean;
-}
+import type { FaultFile, LimbFile, SurveyFile } from '../api/client';
+import type { Draft, OpenLimb } from '../field/kept';
 
 export interface Started {
   draft: Draft;

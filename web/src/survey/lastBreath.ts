@@ -1,4 +1,4 @@
-import type { Draft } from './draft';
+import type { Draft } from '../field/kept';
 
 /**
  * What was entered in the moment a page is left. Writing to the phone's store takes a few thousandths of a second; a reload

@@ -9,7 +9,7 @@ import {
   girthBySpans,
   girthOf,
 } from './helpers';
-import { readLength, writeLength } from './measure';
+import { readLength, writeLength } from '../parts/measure';
 
 describe('lengths as people write them', () => {
   it.each([

@@ -1,13 +1,14 @@
 import { useState } from 'react';
 import { Alert, Button, Form } from 'react-bootstrap';
 import { currentPersonId } from '../api/client';
-import { type Draft, unfinished } from './draft';
-import { Chips, Direction, More, NumberInput, Ticks } from './inputs';
+import { unfinished } from './draft';
+import type { Draft } from '../field/kept';
+import { Chips, Direction, More, NumberInput, Ticks } from '../parts/inputs';
 import type { KindAsks } from './kinds';
-import { keepUnits, unitsOf } from './measure';
+import { keepUnits, unitsOf } from '../parts/measure';
 import { MeasureHelper } from './MeasureHelper';
-import { AROUND, BENEATH, DENSITY, LAST_CUT, LEANS, LOPSIDED, UNIONS } from './words';
-import { SEEN_BY_MONTH, STAGES } from '../season/words';
+import { AROUND, BENEATH, DENSITY, LAST_CUT, LEANS, LOPSIDED, UNIONS } from '../vocabulary/survey';
+import { SEEN_BY_MONTH, STAGES } from '../vocabulary/season';
 
 /** The whole tree, measured. */
 export function TreeStep({

@@ -5,7 +5,8 @@ import { type Begun, bringDraft, findDraft, type KeptDraft, type TwoDrafts } fro
 import { draftServer, keep as keepForServer, sendAll } from '../field/phone';
 import { store } from '../field/store';
 import { thrownAwayItem } from '../field/items';
-import type { At, Draft, Started } from './draft';
+import type { Started } from './draft';
+import type { At, Draft } from '../field/kept';
 import { heldOf, hold, letGo } from './lastBreath';
 
 const SETTLE_MS = 700;

@@ -1,6 +1,6 @@
 import { useEffect, useRef, useState } from 'react';
 import { type NavigateOptions, useLocation, useNavigate, useSearchParams } from 'react-router';
-import type { At, Draft } from './draft';
+import type { At, Draft } from '../field/kept';
 
 const CLOSED = 'limb closed';
 

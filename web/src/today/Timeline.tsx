@@ -1,15 +1,15 @@
 import { Link } from 'react-router';
 import type { LoggedCut, Moment, VisitCut } from '../api/client';
-import { cutsInWords } from '../crew/words';
-import { TRIAGE } from '../orchard/words';
+import { cutsInWords } from '../vocabulary/crew';
+import { TRIAGE } from '../vocabulary/orchard';
 import { Loading } from '../parts/Loading';
 import { State } from '../parts/Reasons';
 import { date, dateTime, personMinutes } from '../parts/format';
-import { DISEASES } from '../survey/words';
+import { DISEASES } from '../vocabulary/survey';
 import { useHistory } from '../verdict/queries';
-import { ENTITIES, VERDICTS } from '../verdict/words';
-import { DONE, PRUNINGS, REPORTS, WOOD } from '../visit/words';
-import { GROUNDS } from '../wood/words';
+import { ENTITIES, VERDICTS } from '../vocabulary/verdict';
+import { DONE, PRUNINGS, REPORTS, WOOD } from '../vocabulary/visit';
+import { GROUNDS } from '../vocabulary/wood';
 import { useTimeline } from './queries';
 
 /** All that happened to a tree and is to happen, the latest on top. */

@@ -5,7 +5,7 @@ import { DayRow } from '../crew/DaysView';
 import { Loading } from '../parts/Loading';
 import { State } from '../parts/Reasons';
 import { dayAndMonth, personMinutes, words } from '../parts/format';
-import { REPORTS } from '../visit/words';
+import { REPORTS } from '../vocabulary/visit';
 import { useBoard } from './queries';
 
 const SHOWN = 6;

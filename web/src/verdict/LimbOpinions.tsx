@@ -4,7 +4,7 @@ import { currentPersonId } from '../api/client';
 import { ProblemAlert } from '../parts/ProblemAlert';
 import { date } from '../parts/format';
 import { useDecide, useOpinions, useThink } from './queries';
-import { VERDICTS } from './words';
+import { VERDICTS } from '../vocabulary/verdict';
 
 /** A refusal is shown below; what was written stays. */
 const shownBelow = () => undefined;

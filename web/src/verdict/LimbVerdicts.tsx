@@ -6,7 +6,7 @@ import { centimetres, metres, percent, personMinutes } from '../parts/format';
 import { Button } from 'react-bootstrap';
 import { ProblemAlert } from '../parts/ProblemAlert';
 import { useDecide, useOpinions } from './queries';
-import { CUT_MEANS, CUTS, REACHES, RULES, TECHNIQUES, TICKETS, TOOLS, VERDICTS } from './words';
+import { CUT_MEANS, CUTS, REACHES, RULES, TECHNIQUES, TICKETS, TOOLS, VERDICTS } from '../vocabulary/verdict';
 
 /** Shown beside the verdicts, where it is decided what to cut. */
 export function Cautions({ cautions }: { cautions: Worded[] }) {

@@ -1,11 +1,11 @@
 import { useState } from 'react';
 import { Button } from 'react-bootstrap';
 import type { Judgement } from '../api/client';
-import { FORMS, TRIAGE, TRIAGE_MEANS } from '../orchard/words';
+import { FORMS, TRIAGE, TRIAGE_MEANS } from '../vocabulary/orchard';
 import { Reasons, State } from '../parts/Reasons';
 import { dates, percent } from '../parts/format';
 import { OnAnotherDay } from '../season/OnAnotherDay';
-import { MAY_CUT, VIGOURS } from './words';
+import { MAY_CUT, VIGOURS } from '../vocabulary/verdict';
 
 /** What the tree as a whole calls for, and whether it may be cut today. */
 export function Triage({ judgement, treeId }: { judgement: Judgement; treeId: number }) {

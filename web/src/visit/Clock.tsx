@@ -1,6 +1,7 @@
 import { useEffect, useState } from 'react';
 import { Button, Form } from 'react-bootstrap';
-import { clockMinutes, type Entry, startClock, stopClock } from './entry';
+import { clockMinutes, startClock, stopClock } from './entry';
+import type { Entry } from '../field/kept';
 import { NumberField } from './inputs';
 
 const TICK_MS = 10_000;

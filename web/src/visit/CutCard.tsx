@@ -3,11 +3,11 @@ import type { FieldProblem, VisitCut } from '../api/client';
 import { fieldInWords } from '../parts/fieldInWords';
 import { State } from '../parts/Reasons';
 import { centimetres, metres } from '../parts/format';
-import { DISEASES } from '../survey/words';
-import { CUTS, TECHNIQUES, TICKETS, TOOLS, VERDICTS } from '../verdict/words';
-import type { CutEntry } from './entry';
+import { DISEASES } from '../vocabulary/survey';
+import { CUTS, TECHNIQUES, TICKETS, TOOLS, VERDICTS } from '../vocabulary/verdict';
+import type { CutEntry } from '../field/kept';
 import { Choice, NumberField } from './inputs';
-import { DONE, OUTCOMES, WOOD } from './words';
+import { DONE, OUTCOMES, WOOD } from '../vocabulary/visit';
 
 /** One limb of the log: what was planned, what became of it, what the wood looked like. */
 export function CutCard({

@@ -11,24 +11,15 @@ import { Loading } from '../parts/Loading';
 import { ProblemAlert } from '../parts/ProblemAlert';
 import { centimetres, date, words } from '../parts/format';
 import { TakePhoto } from '../photo/TakePhoto';
-import { asItStands } from '../verdict/projection';
-import { TreeDrawing } from '../verdict/TreeDrawing';
+import { asItStands } from '../drawing/projection';
+import { TreeDrawing } from '../drawing/TreeDrawing';
 import { CutCard } from './CutCard';
 import { Clock } from './Clock';
-import {
-  begin,
-  beginFrom,
-  type CutEntry,
-  emptyCut,
-  type Entry,
-  entryId,
-  missing,
-  toSend,
-  withPeople,
-} from './entry';
+import { begin, beginFrom, emptyCut, entryId, missing, toSend, withPeople } from './entry';
+import type { CutEntry, Entry } from '../field/kept';
 import { Choice, NumberField } from './inputs';
 import { useEntry } from './useEntry';
-import { PRUNINGS } from './words';
+import { PRUNINGS } from '../vocabulary/visit';
 
 const ofCut = /^\/cuts\/(\d+)/;
 

@@ -1,14 +1,14 @@
 import { Link, useParams } from 'react-router';
 import type { DaySummary } from '../api/client';
 import { DayNotes } from '../crew/DayNotes';
-import { cutsInWords, isOff } from '../crew/words';
+import { cutsInWords, isOff } from '../vocabulary/crew';
 import { weekday } from '../crew/DaysView';
 import { useDay, useDays } from '../crew/queries';
 import { wantsLook } from '../field/outbox';
 import { TakenAlong } from '../field/TakenAlong';
 import { useWaiting } from '../field/useWaiting';
-import { WaitingLine } from '../field/Waiting';
-import { useSite } from '../orchard/queries';
+import { WaitingLine } from '../waiting/Waiting';
+import { useSite } from '../api/orchard';
 import { Loading } from '../parts/Loading';
 import { State } from '../parts/Reasons';
 import { date, words } from '../parts/format';

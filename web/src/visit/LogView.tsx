@@ -8,7 +8,8 @@ import { store } from '../field/store';
 import { useWaiting } from '../field/useWaiting';
 import { Loading } from '../parts/Loading';
 import { useTitle } from '../parts/useTitle';
-import { type Entry, entryId } from './entry';
+import { entryId } from './entry';
+import type { Entry } from '../field/kept';
 import { LogForm } from './LogForm';
 import { useLogs, useVisitSheet } from './queries';
 

@@ -3,13 +3,13 @@ import { Button, Form } from 'react-bootstrap';
 import { currentPersonId, type Moment } from '../api/client';
 import { reportItem } from '../field/items';
 import { useSend } from '../field/useSend';
-import { useSite, useTree } from '../orchard/queries';
+import { useSite, useTree } from '../api/orchard';
 import { ProblemAlert } from '../parts/ProblemAlert';
 import { State } from '../parts/Reasons';
 import { date } from '../parts/format';
 import { useTimeline } from '../today/queries';
 import { useDealtWith } from './queries';
-import { REPORTS } from './words';
+import { REPORTS } from '../vocabulary/visit';
 
 /** Says quickly what was seen, without a survey: after a storm, say. */
 export function ReportForm({ treeId, siteId, done }: { treeId: number; siteId: number; done: () => void }) {

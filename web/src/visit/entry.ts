@@ -1,39 +1,7 @@
 import type { Log, LoggedCut, LogData, TreeSheet } from '../api/client';
+import type { CutEntry, Entry } from '../field/kept';
 import { randomKey } from '../field/outbox';
 import { decimal } from '../parts/fields';
-
-/** A log as it is entered; every touch of it is kept on the phone until it is sent. */
-export interface Entry {
-  key: string;
-  on: string;
-  /** Person-minutes: two people an hour are 120. */
-  minutes: string;
-  /** When work was begun, ms; undefined while nobody is at it. */
-  startedAt?: number;
-  /** What was worked before, ms, where work was stopped and begun again. */
-  workedMs?: number;
-  /** Whether somebody looked at the tree again once its big cuts were made. */
-  lookedAgain?: boolean;
-  people: number[];
-  prunings: string;
-  shoots: string;
-  note: string;
-  cuts: CutEntry[];
-}
-
-export interface CutEntry {
-  limb: string;
-  /** Empty until something is said of it. */
-  outcome: string;
-  kind: string;
-  alongM: string;
-  wood: string;
-  hollowCm: string;
-  /** Width of the wood at the face. */
-  faceCm?: string;
-  disease: string;
-  note: string;
-}
 
 export const emptyCut = (limb: string): CutEntry => ({
   limb,

@@ -2,7 +2,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import type { Refusal } from '../field/outbox';
 import { store } from '../field/store';
-import type { Entry } from './entry';
+import type { Entry } from '../field/kept';
 
 /** A log being entered: found again where it was left, every change of it written to the phone as it is made. */
 export function useEntry(id: string, begin: () => Entry) {

@@ -1,12 +1,12 @@
 import { useState } from 'react';
 import { Button, Col, Form, Row } from 'react-bootstrap';
 import { Link } from 'react-router';
-import { useSite } from '../orchard/queries';
+import { useSite } from '../api/orchard';
 import { Loading } from '../parts/Loading';
 import { ProblemAlert } from '../parts/ProblemAlert';
 import { date } from '../parts/format';
 import { useRemovals, useRemove, useStandsAfterAll } from './queries';
-import { GROUNDS } from './words';
+import { GROUNDS } from '../vocabulary/wood';
 
 /** That a whole tree was taken out: only on stated grounds, with whose leave, by whom, and what stands there instead. */
 export function RemovalForm({ treeId, siteId, done }: { treeId: number; siteId: number; done: () => void }) {

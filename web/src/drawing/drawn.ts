@@ -1,7 +1,7 @@
 import type { Drawing } from '../api/client';
-import type { Mark } from '../verdict/TreeDrawing';
-import type { Standing } from '../verdict/projection';
-import type { DrawnYear, Line } from './words';
+import type { Mark } from './TreeDrawing';
+import type { Standing } from './projection';
+import type { DrawnYear, Line } from '../vocabulary/outlook';
 
 /** How high and how wide the tree gets in any year of these lines, so that all are drawn to one scale. */
 export function frame(drawing: Drawing, lines: Line[]): { heightM: number; spreadM: number } {

@@ -1,25 +1,25 @@
 import { createBrowserRouter } from 'react-router';
-import { DayPage } from './crew/DayPage';
-import { DaySheet } from './crew/DaySheet';
-import { DaysView } from './crew/DaysView';
-import { PeopleView } from './crew/PeopleView';
-import { BulkView } from './bulk/BulkView';
-import { HeldItem } from './field/HeldItem';
-import { WaitingView } from './field/Waiting';
-import { FiguresView } from './figures/FiguresView';
-import { Frame } from './parts/Frame';
-import { OrchardView } from './orchard/OrchardView';
-import { AddSite, EditSite } from './orchard/SiteForm';
-import { AddTree, EditTree } from './orchard/TreeForm';
-import { Welcome } from './orchard/Welcome';
-import { ProgrammeView } from './programme/ProgrammeView';
-import { KindView } from './season/KindView';
-import { SeasonView } from './season/SeasonView';
-import { TreePage } from './verdict/TreePage';
-import { WalkPicker } from './survey/WalkPicker';
-import { WalkView } from './survey/WalkView';
-import { LogDay, LogPicker } from './visit/LogPicker';
-import { LogView } from './visit/LogView';
+import { DayPage } from '../crew/DayPage';
+import { DaySheet } from '../crew/DaySheet';
+import { DaysView } from '../crew/DaysView';
+import { PeopleView } from '../crew/PeopleView';
+import { BulkView } from '../bulk/BulkView';
+import { HeldItem } from '../waiting/HeldItem';
+import { WaitingView } from '../waiting/Waiting';
+import { FiguresView } from '../figures/FiguresView';
+import { Frame } from './Frame';
+import { OrchardView } from '../orchard/OrchardView';
+import { AddSite, EditSite } from '../orchard/SiteForm';
+import { AddTree, EditTree } from '../orchard/TreeForm';
+import { Welcome } from '../orchard/Welcome';
+import { ProgrammeView } from '../programme/ProgrammeView';
+import { KindView } from '../season/KindView';
+import { SeasonView } from '../season/SeasonView';
+import { TreePage } from '../tree/TreePage';
+import { WalkPicker } from '../survey/WalkPicker';
+import { WalkView } from '../survey/WalkView';
+import { LogDay, LogPicker } from '../visit/LogPicker';
+import { LogView } from '../visit/LogView';
 
 /** Every view has an address; the server answers each of them with this application. */
 export const router = createBrowserRouter([

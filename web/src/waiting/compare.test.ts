@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import type { Log, LogData, SurveyFile } from '../api/client';
 import { compare, compareLogs } from './compare';
-import { shrunk } from './picture';
+import { shrunk } from '../field/picture';
 
 const mine = {
   surveyedOn: '2027-02-20',

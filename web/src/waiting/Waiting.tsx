@@ -6,10 +6,10 @@ import { State } from '../parts/Reasons';
 import { useTitle } from '../parts/useTitle';
 import { HerePicture } from '../photo/PhotoStrip';
 import { GiveUp } from './GiveUp';
-import { type Item, wantsLook } from './outbox';
-import { outbox, sendAll } from './phone';
-import { useWaiting } from './useWaiting';
-import { KINDS, stateOf, when } from './words';
+import { type Item, wantsLook } from '../field/outbox';
+import { outbox, sendAll } from '../field/phone';
+import { useWaiting } from '../field/useWaiting';
+import { KINDS, stateOf, when } from '../field/words';
 
 const roomOf = (bytes: number) =>
   bytes > 2e9 ? Math.round(bytes / 1e9) + ' GB' : Math.round(bytes / 1e6) + ' MB';

@@ -1,7 +1,7 @@
 import type { LimbFile, Log, LogData, LoggedCut } from '../api/client';
-import type { Draft } from '../survey/draft';
-import { DISEASES, FAULTS, fieldName } from '../survey/words';
-import { DONE, OUTCOMES, PRUNINGS, WOOD } from '../visit/words';
+import type { Draft } from '../field/kept';
+import { DISEASES, FAULTS, fieldName } from '../vocabulary/survey';
+import { DONE, OUTCOMES, PRUNINGS, WOOD } from '../vocabulary/visit';
 
 export interface Difference {
   what: string;

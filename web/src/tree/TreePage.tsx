@@ -2,7 +2,7 @@ import { Button } from 'react-bootstrap';
 import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
 import type { Tree } from '../api/client';
 import { FruitPart } from '../fruit/FruitPart';
-import { useTree } from '../orchard/queries';
+import { useTree } from '../api/orchard';
 import { Loading } from '../parts/Loading';
 import { ProblemAlert } from '../parts/ProblemAlert';
 import { date, metres, words } from '../parts/format';
@@ -13,8 +13,8 @@ import { OpenReports, ReportForm } from '../visit/Reports';
 import { PhotoStrip } from '../photo/PhotoStrip';
 import { OnAnotherDay } from '../season/OnAnotherDay';
 import { RemovalForm, Removed } from '../wood/RemovalForm';
-import { Judged } from './Judged';
-import { useJudgement } from './queries';
+import { Judged } from '../verdict/Judged';
+import { useJudgement } from '../verdict/queries';
 
 /** One tree: drawn, judged, planned, and all that happened to it in one line of time. */
 export function TreePage() {

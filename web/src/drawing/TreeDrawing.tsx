@@ -1,8 +1,8 @@
 import type { Drawing, LimbAnswer, LimbDrawing } from '../api/client';
 import { centimetres, compass } from '../parts/format';
-import { leafColour } from '../light/colour';
+import { leafColour } from './colour';
 import { between, seen, type Standing, type View } from './projection';
-import { VERDICTS } from './words';
+import { VERDICTS } from '../vocabulary/verdict';
 
 /** Wood is drawn somewhat wider than it is, so that thin limbs can be seen and picked. */
 const WIDER = 1.35;

@@ -1,5 +1,5 @@
 import { Alert, Button } from 'react-bootstrap';
-import type { Draft } from '../survey/draft';
+import type { Draft } from '../field/kept';
 import { compare } from './compare';
 import { Differences } from './Differences';
 

@@ -1,5 +1,5 @@
-import { seen, type View } from '../verdict/projection';
-import type { DrawnYear } from './words';
+import { seen, type View } from './projection';
+import type { DrawnYear } from '../vocabulary/outlook';
 
 /** New wood, chosen and kept, that refills the room of a limb: the closer the fuller. */
 export function NewWood({ rooms, view }: { rooms: DrawnYear['refilled']; view: View }) {

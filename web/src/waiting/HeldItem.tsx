@@ -7,19 +7,19 @@ import { usePeople } from '../crew/queries';
 import { fieldInWords } from '../parts/fieldInWords';
 import { Loading } from '../parts/Loading';
 import { date } from '../parts/format';
-import type { Draft } from '../survey/draft';
-import { fieldName } from '../survey/words';
-import type { Entry } from '../visit/entry';
+import type { Draft } from '../field/kept';
+import { fieldName } from '../vocabulary/survey';
+import type { Entry } from '../field/kept';
 import { compare, compareLogs, type Difference } from './compare';
 import { Differences } from './Differences';
 import { GiveUp } from './GiveUp';
-import { surveyItem } from './items';
-import { type Item, randomKey, wantsLook } from './outbox';
-import { keepAndSend, outbox } from './phone';
-import { useFieldTree } from './queries';
-import { store } from './store';
-import { useWaiting } from './useWaiting';
-import { KINDS } from './words';
+import { surveyItem } from '../field/items';
+import { type Item, randomKey, wantsLook } from '../field/outbox';
+import { keepAndSend, outbox } from '../field/phone';
+import { useFieldTree } from '../field/queries';
+import { store } from '../field/store';
+import { useWaiting } from '../field/useWaiting';
+import { KINDS } from '../field/words';
 
 /** Something that was not taken: beside what is there now, or with what is to be mended. */
 export function HeldItem() {

@@ -1,7 +1,7 @@
 import { type ReactNode, useState } from 'react';
 import { Form } from 'react-bootstrap';
 import { currentPersonId } from '../api/client';
-import { decimal } from '../parts/fields';
+import { decimal } from './fields';
 import { type Length, readLength, unitsOf, writeLength } from './measure';
 
 /** One number with its unit, large enough for a gloved thumb; plus and minus beside it. */

@@ -1,6 +1,6 @@
 import { useInfiniteQuery, useQuery } from '@tanstack/react-query';
-import { api, type SiteData, type TreeData, unwrap } from '../api/client';
-import { useChange } from '../api/useChange';
+import { api, type SiteData, type TreeData, unwrap } from './client';
+import { useChange } from './useChange';
 
 export const useSites = () =>
   useQuery({ queryKey: ['sites'], queryFn: async () => unwrap(await api.GET('/api/sites')) });

@@ -4,7 +4,7 @@ import { Form } from 'react-bootstrap';
 import { PersonPicker } from '../crew/PersonPicker';
 import { wantsLook } from '../field/outbox';
 import { useSending, useWaiting } from '../field/useWaiting';
-import { useSites, useTree } from '../orchard/queries';
+import { useSites, useTree } from '../api/orchard';
 import { SeasonRibbon } from '../season/SeasonRibbon';
 import { BeingJudged } from '../verdict/BeingJudged';
 

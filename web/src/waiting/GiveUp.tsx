@@ -1,8 +1,8 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Button } from 'react-bootstrap';
-import type { Item } from './outbox';
-import { outbox } from './phone';
+import type { Item } from '../field/outbox';
+import { outbox } from '../field/phone';
 
 /** What was entered, as a file to keep. */
 function download(item: Item) {

@@ -1,4 +1,4 @@
-import { VERDICTS } from '../verdict/words';
+import { VERDICTS } from './verdict';
 
 /** What days, people and kit are called. */
 

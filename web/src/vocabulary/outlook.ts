@@ -1,5 +1,5 @@
 import type { TenYears, WhatIf, Wish } from '../api/client';
-import { SCHOOLS } from '../orchard/words';
+import { SCHOOLS } from './orchard';
 import { counted, metres } from '../parts/format';
 
 export type Way = 'leftAlone' | 'plan' | 'allAtOnce';

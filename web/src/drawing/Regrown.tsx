@@ -1,5 +1,5 @@
-import { seen, type View } from '../verdict/projection';
-import type { DrawnYear } from './words';
+import { seen, type View } from './projection';
+import type { DrawnYear } from '../vocabulary/outlook';
 
 /** Upright shoots that answered cuts: one stroke for every few. */
 export function Regrown({ shoots, view }: { shoots: DrawnYear['regrown']; view: View }) {
