@@ -35,9 +35,11 @@ import org.springframework.web.bind.annotation.RestController;
 @RequestMapping("/api")
 class DayApi {
     private final DayService service;
+    private final DayCandidates candidates;
 
-    DayApi(DayService service) {
+    DayApi(DayService service, DayCandidates candidates) {
         this.service = service;
+        this.candidates = candidates;
     }
 
     /** A change to a day, with the version it was based on. */
@@ -137,7 +139,7 @@ class DayApi {
     /** Trees whose plan has something open that day and that are on no day yet, 60 at most, the most pressing first. */
     @GetMapping("/days/{dayId}/candidates")
     List<Candidate> candidates(@PathVariable long dayId) {
-        return service.candidates(dayId);
+        return candidates.candidates(dayId);
     }
 
     @PutMapping("/days/{dayId}/people")

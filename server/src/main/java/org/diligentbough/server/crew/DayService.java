@@ -5,7 +5,6 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.HashSet;
 import java.util.List;
-import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
@@ -13,14 +12,12 @@ import java.util.UUID;
 import java.util.stream.Collectors;
 import org.diligentbough.core.Evaluation;
 import org.diligentbough.server.crew.DayMapper.DayRow;
-import org.diligentbough.server.crew.DayView.Candidate;
 import org.diligentbough.server.crew.DayView.FindingView;
 import org.diligentbough.server.crew.VisitMaker.Chosen;
 import org.diligentbough.server.crew.VisitMaker.Wanted;
 import org.diligentbough.server.crew.VisitMaker.Work;
 import org.diligentbough.server.judgement.JudgementService;
 import org.diligentbough.server.orchard.OrchardService;
-import org.diligentbough.server.plan.PlanMapper;
 import org.diligentbough.server.shared.CurrentPerson;
 import org.diligentbough.server.shared.FieldProblem;
 import org.diligentbough.server.shared.History;
@@ -29,10 +26,8 @@ import org.diligentbough.server.shared.Once;
 import org.diligentbough.server.shared.ProblemException;
 import org.diligentbough.server.shared.Today;
 import org.diligentbough.server.visit.TreeRecords;
-import org.diligentbough.server.visit.VisitCut;
 import org.diligentbough.server.visit.VisitMapper;
 import org.diligentbough.server.visit.VisitMapper.VisitRow;
-import org.diligentbough.server.visit.VisitTask;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import tools.jackson.databind.json.JsonMapper;
@@ -46,8 +41,6 @@ public class DayService {
     static final String CONFIRMED = "confirmed";
     static final String RAINED_OFF = "rained-off";
     static final String CALLED_OFF = "called-off";
-    private static final int MOST_CANDIDATES = 60;
-    private static final int LOOKED_AT = 2 * MOST_CANDIDATES;
     private static final int YEARS_BACK = 1;
     private static final int YEARS_AHEAD = 3;
 
@@ -56,9 +49,8 @@ public class DayService {
     private final TreeRecords records;
     private final DayReader reader;
     private final VisitMaker maker;
-    private final LaneWorks laneWorks;
+    private final OpenWork openWork;
     private final JudgementService judgement;
-    private final PlanMapper plans;
     private final OrchardService orchard;
     private final History history;
     private final CurrentPerson person;
@@ -72,9 +64,8 @@ public class DayService {
             TreeRecords records,
             DayReader reader,
             VisitMaker maker,
-            LaneWorks laneWorks,
+            OpenWork openWork,
             JudgementService judgement,
-            PlanMapper plans,
             OrchardService orchard,
             History history,
             CurrentPerson person,
@@ -86,9 +77,8 @@ public class DayService {
         this.records = records;
         this.reader = reader;
         this.maker = maker;
-        this.laneWorks = laneWorks;
+        this.openWork = openWork;
         this.judgement = judgement;
-        this.plans = plans;
         this.orchard = orchard;
         this.history = history;
         this.person = person;
@@ -214,7 +204,7 @@ public class DayService {
         List<Chosen> chosen = asked.cuts();
         Work open = maker.openOn(evaluation, on);
         List<VisitRow> onDays = onDays(treeId);
-        Besides besides = besides(dayId == null ? List.of() : onDays, open);
+        OpenWork.Besides besides = openWork.besides(dayId == null ? List.of() : onDays, open);
         Work work = (chosen == null ? open : maker.chosen(evaluation, chosen))
                 .with(asked.upkeep() ? besides.tasks() : List.of(), asked.upkeep() ? besides.upkeepMinutes() : 0);
         boolean onAnotherVisit = open.upkeepMinutes() > besides.upkeepMinutes()
@@ -228,7 +218,7 @@ public class DayService {
                 : Math.min(
                         asked.shoots(),
                         work.detail().map(detail -> detail.shoots()).orElse(0));
-        Set<String> taken = cutsOn(onDays);
+        Set<String> taken = openWork.cutsOn(onDays);
         work.cuts().stream()
                 .filter(cut -> dayId != null && taken.contains(cut.limb() + cut.kind()))
                 .findFirst()
@@ -250,34 +240,11 @@ public class DayService {
         return visits.add(maker.row(treeId, dayId, work, shoots));
     }
 
-    /** Yearly work besides cuts. */
-    private record Besides(List<VisitTask> tasks, int upkeepMinutes) {}
-
-    /** What of the work besides cuts is on no work day yet; all of it where nobody asks for days. */
-    private Besides besides(List<VisitRow> others, Work open) {
-        Set<String> taken = others.stream()
-                .flatMap(visit -> records.tasks(visit).stream())
-                .map(VisitTask::code)
-                .collect(Collectors.toSet());
-        boolean upkeepTaken = others.stream().anyMatch(visit -> visit.upkeepMinutes() > 0);
-        return new Besides(
-                open.tasks().stream()
-                        .filter(task -> !taken.contains(task.code()))
-                        .toList(),
-                upkeepTaken ? 0 : open.upkeepMinutes());
-    }
-
     /** A tree's visits that wait on a work day for their log. */
     private List<VisitRow> onDays(long treeId) {
         return visits.ofTree(treeId).stream()
                 .filter(visit -> !visit.logged() && visit.workDayId() != null)
                 .toList();
-    }
-
-    private Set<String> cutsOn(List<VisitRow> some) {
-        Set<String> taken = new HashSet<>();
-        some.forEach(visit -> records.cuts(visit).forEach(cut -> taken.add(cut.limb() + cut.kind())));
-        return taken;
     }
 
     /** Makes a visit of all a tree's plan had open on a day, as of that day; empty when that was nothing. */
@@ -391,70 +358,6 @@ public class DayService {
                 addWithoutHistory(day.siteId(), new DayData(to, data.starts(), data.ends(), data.shed(), data.note()));
         day.people().forEach(one -> days.addPerson(id, one.id()));
         return id;
-    }
-
-    /**
-     * Trees whose plan, as it was last judged, has something open on a day that is on no work day yet; what is urgent and
-     * closes first before, and no more than can be looked through.
-     */
-    @Transactional(readOnly = true)
-    public List<Candidate> candidates(long id) {
-        DayRow day = row(id);
-        List<Long> open = plans.openOn(day.siteId(), day.onDay()).stream()
-                .map(PlanMapper.LaneRow::treeId)
-                .distinct()
-                .toList();
-        Map<Long, List<VisitRow>> onDays =
-                visits.waitingOnDays(day.siteId()).stream().collect(Collectors.groupingBy(VisitRow::treeId));
-        List<Candidate> found = new ArrayList<>();
-        // Few of those that close first are on a day already: one look will do as a rule.
-        for (int from = 0; from < open.size() && found.size() < MOST_CANDIDATES; from += LOOKED_AT) {
-            List<Long> some = open.subList(from, Math.min(open.size(), from + LOOKED_AT));
-            Map<Long, LaneWorks.TreeWork> work = laneWorks.openOn(some, day.onDay());
-            some.stream()
-                    .filter(work::containsKey)
-                    .flatMap(treeId ->
-                            candidate(work.get(treeId), onDays.getOrDefault(treeId, List.of()), day.onDay()).stream())
-                    .limit(MOST_CANDIDATES - found.size())
-                    .forEach(found::add);
-        }
-        return found;
-    }
-
-    private Optional<Candidate> candidate(LaneWorks.TreeWork tree, List<VisitRow> onDays, LocalDate on) {
-        Work work = tree.work();
-        Set<String> taken = cutsOn(onDays);
-        List<VisitCut> cuts = work.cuts().stream()
-                .filter(cut -> !taken.contains(cut.limb() + cut.kind()))
-                .toList();
-        int shoots =
-                taken.isEmpty() ? work.detail().map(detail -> detail.shoots()).orElse(0) : 0;
-        Besides besides = besides(onDays, work);
-        if (cuts.isEmpty() && shoots == 0 && besides.tasks().isEmpty() && besides.upkeepMinutes() == 0) {
-            return Optional.empty();
-        }
-        int shootsMinutes = shoots == 0 ? 0 : work.detail().orElseThrow().minutes();
-        return Optional.of(new Candidate(
-                tree.id(),
-                tree.tag(),
-                tree.species(),
-                tree.cultivar(),
-                work.closes().orElse(on),
-                cuts.stream().anyMatch(VisitCut::urgent),
-                work.sick(),
-                cuts.stream().mapToInt(VisitCut::minutes).sum()
-                        + shootsMinutes
-                        + besides.upkeepMinutes()
-                        + besides.tasks().stream().mapToInt(VisitTask::minutes).sum(),
-                shoots,
-                besides.tasks(),
-                besides.upkeepMinutes(),
-                cuts.stream()
-                        .flatMap(cut -> cut.tickets().stream())
-                        .distinct()
-                        .sorted()
-                        .toList(),
-                cuts));
     }
 
     private void take(DayRow day, int version) {
