@@ -17,3 +17,13 @@ drop table tree_light;
 alter table survey rename column triage to judged_as;
 alter table survey alter column judged_as drop not null;
 alter table survey drop column urgent_limbs;
+
+-- A limb is decided about in one place: where both say something, the later stays.
+delete from limb_decision d using tree_plan p
+where p.tree_id = d.tree_id and exists (
+    select from jsonb_array_elements(case jsonb_typeof(p.edits -> 'decided') when 'array' then p.edits -> 'decided' end) e
+    where e ->> 'limb' = d.limb and (e ->> 'on')::date >= d.decided_on);
+update tree_plan p set edits = jsonb_set(p.edits, '{decided}', (
+    select coalesce(jsonb_agg(e), '[]') from jsonb_array_elements(p.edits -> 'decided') e
+    where not exists (select from limb_decision d where d.tree_id = p.tree_id and d.limb = e ->> 'limb')))
+where jsonb_typeof(p.edits -> 'decided') = 'array';

@@ -2,6 +2,7 @@ package org.diligentbough.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.diligentbough.server.TestServer.get;
+import static org.diligentbough.server.TestServer.post;
 import static org.diligentbough.server.TestServer.put;
 import static org.diligentbough.server.TestServer.send;
 import static org.diligentbough.server.TestServer.sendAs;
@@ -128,5 +129,30 @@ class OpinionApiTest {
             }
         }
         throw new AssertionError("no figure " + name);
+    }
+
+    /** Decided by itself and with the plan: whichever was said last stands, alone, and the history has both. */
+    @Test
+    void aLimbIsDecidedAboutInOnePlace() {
+        long treeId = TestServer.tree(TestServer.site("One place"), "O-1");
+        post("/api/trees/" + treeId + "/surveys", TestServer.walkJson()).expect(201);
+        put("/api/trees/" + treeId + "/limbs/C/decision", "{\"version\": 0, \"verdict\": \"keep\"}")
+                .expect(200);
+        put(
+                        "/api/trees/" + treeId + "/plan",
+                        "{\"version\": 0, \"edits\": {\"decided\": [{\"limb\": \"C\", \"verdict\": \"bend\"}]}}")
+                .expect(200);
+        assertThat(get("/api/trees/" + treeId + "/opinions").json().get("decisions"))
+                .isEmpty();
+        put("/api/trees/" + treeId + "/limbs/C/decision", "{\"version\": 0, \"verdict\": \"keep\"}")
+                .expect(200);
+        JsonNode judgement = get("/api/trees/" + treeId + "/judgement").expect(200);
+        assertThat(judgement.at("/edits/decided")).isEmpty();
+        assertThat(judgement.get("planVersion").intValue()).isEqualTo(2);
+        assertThat(get("/api/trees/" + treeId + "/opinions")
+                        .json()
+                        .at("/decisions/0/verdict")
+                        .stringValue())
+                .isEqualTo("keep");
     }
 }

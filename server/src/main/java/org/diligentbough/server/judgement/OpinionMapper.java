@@ -64,6 +64,9 @@ interface OpinionMapper {
             @Param("person") long person,
             @Param("on") LocalDate on);
 
+    @Delete("delete from limb_decision where tree_id = #{treeId} and limb = #{limb}")
+    int dropDecision(@Param("treeId") long treeId, @Param("limb") String limb);
+
     @Delete("delete from limb_decision where tree_id = #{treeId} and limb = #{limb} and version = #{version}")
     int undecide(@Param("treeId") long treeId, @Param("limb") String limb, @Param("version") long version);
 }

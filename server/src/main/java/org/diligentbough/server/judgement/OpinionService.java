@@ -6,6 +6,8 @@ import jakarta.validation.constraints.Size;
 import java.time.LocalDate;
 import java.util.List;
 import org.diligentbough.server.orchard.OrchardService;
+import org.diligentbough.server.plan.PlanMapper;
+import org.diligentbough.server.plan.PlanWishes;
 import org.diligentbough.server.shared.CurrentPerson;
 import org.diligentbough.server.shared.History;
 import org.diligentbough.server.shared.History.About;
@@ -115,9 +117,29 @@ public class OpinionService {
         if (kept == 0) {
             throw ProblemException.stale("What is decided of this limb");
         }
+        leavesTheWishes(treeId, limb);
         OpinionsView after = told("decision", treeId, before);
         judgement.judgeAnew(treeId);
         return after;
+    }
+
+    /** A limb is decided about in one place: what was decided with the plan before gives way, and the history tells. */
+    private void leavesTheWishes(long treeId, String limb) {
+        PlanMapper.PlanRow plan = judgement.plan(treeId);
+        PlanWishes before = judgement.edits(plan);
+        if (before.decidedOf(limb).isPresent()) {
+            PlanWishes after = before.undecided(limb);
+            judgement.keep(treeId, plan.version(), after);
+            history.changed(new About("plan", treeId, orchard.tree(treeId).siteId(), treeId), before, after);
+        }
+    }
+
+    /** The same the other way: what was decided of a limb by itself gives way to what the plan says of it. */
+    void givesWay(long treeId, String limb) {
+        OpinionsView before = opinions(treeId);
+        if (mapper.dropDecision(treeId, limb) > 0) {
+            told("decision", treeId, before);
+        }
     }
 
     /** Leaves a limb to the rules again. */

@@ -37,6 +37,7 @@ public class PlanService {
     private static final Set<String> DECISIONS = Set.of("keep", "remove", "shorten", "bend");
 
     private final JudgementService judgement;
+    private final OpinionService opinions;
     private final OrchardService orchard;
     private final PlanMapper plans;
     private final TreeRecords records;
@@ -47,6 +48,7 @@ public class PlanService {
 
     PlanService(
             JudgementService judgement,
+            OpinionService opinions,
             OrchardService orchard,
             PlanMapper plans,
             TreeRecords records,
@@ -55,6 +57,7 @@ public class PlanService {
             Wording wording,
             JsonMapper json) {
         this.judgement = judgement;
+        this.opinions = opinions;
         this.orchard = orchard;
         this.plans = plans;
         this.records = records;
@@ -127,6 +130,9 @@ public class PlanService {
         PlanWishes after = wanted.signed(plans.nameOf(who), judgement.todayAt(treeId));
         judgement.keep(treeId, version, after);
         history.changed(new About("plan", treeId, tree.siteId(), treeId), before, after);
+        after.decided().stream()
+                .filter(one -> !before.decided().contains(one))
+                .forEach(one -> opinions.givesWay(treeId, one.limb()));
         if (plans.inForce(treeId).isPresent()) {
             keepVersion(treeId, who, "by-hand");
         } else {

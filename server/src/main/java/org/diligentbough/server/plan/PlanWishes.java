@@ -123,6 +123,22 @@ public record PlanWishes(
                 split);
     }
 
+    /** What is decided of a limb by these wishes, if anything. */
+    public Optional<DecidedData> decidedOf(String limb) {
+        return decided.stream().filter(one -> one.limb().equals(limb)).findFirst();
+    }
+
+    /** Returns a copy in which nothing is decided of a limb. */
+    public PlanWishes undecided(String limb) {
+        return new PlanWishes(
+                years,
+                allowance,
+                pins,
+                decided.stream().filter(one -> !one.limb().equals(limb)).toList(),
+                insisted,
+                split);
+    }
+
     /** For the rules. */
     public Wishes toEdits() {
         return new Wishes(
