@@ -38,7 +38,11 @@ export default defineConfig({
       },
     },
   },
-  server: { proxy: { '/api': 'http://127.0.0.1:8080' } },
+  server: {
+    // Tests hold forms against the published API document.
+    fs: { allow: ['..'] },
+    proxy: { '/api': 'http://127.0.0.1:8080' },
+  },
   test: {
     environment: 'jsdom',
     reporters: ['default', ['junit', { outputFile: 'target/surefire-reports/TEST-web.xml' }]],

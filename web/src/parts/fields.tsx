@@ -30,8 +30,9 @@ export function TextField<T extends FieldValues>({
   label,
   unit,
   hint,
+  lines,
   ...more
-}: FieldProps<T> & { inputMode?: 'decimal' | 'numeric'; type?: string }) {
+}: FieldProps<T> & { inputMode?: 'decimal' | 'numeric'; type?: string; lines?: number }) {
   const error = errorOf(form, name);
   const id = 'field-' + name;
   return (
@@ -46,6 +47,7 @@ export function TextField<T extends FieldValues>({
         isInvalid={!!error}
         aria-invalid={!!error}
         aria-describedby={id + '-note'}
+        {...(lines ? { as: 'textarea' as const, rows: lines } : {})}
         {...more}
       />
       <Note id={id} error={error} hint={hint} />

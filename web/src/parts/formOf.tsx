@@ -1,0 +1,104 @@
+import { Form } from 'react-bootstrap';
+import type { UseFormReturn } from 'react-hook-form';
+import { z } from 'zod';
+import { decimal, SelectField, TextField } from './fields';
+
+/** What is entered, by field, as it is typed. */
+export type Typed = Record<string, string | boolean>;
+
+/** One field of a form: everything that is said of it is said here. */
+export type Field<T> = {
+  name: keyof T & string;
+  label: string;
+  hint?: string;
+} & (
+  | { kind: 'text'; most: number; lines?: number; missing?: string }
+  | { kind: 'number'; unit: string; as: string; missing?: string }
+  | { kind: 'whole'; as: string }
+  | { kind: 'choice'; options: Record<string, string>; none?: string; start?: string; missing?: string }
+  | { kind: 'yes' }
+);
+
+function schemaOf<T>(field: Field<T>): z.ZodType<string | boolean> {
+  switch (field.kind) {
+    case 'yes':
+      return z.boolean();
+    case 'text': {
+      const text = z.string().max(field.most, `Give at most ${field.most} letters.`);
+      return field.missing ? text.trim().min(1, field.missing) : text;
+    }
+    case 'number': {
+      const number = z
+        .string()
+        .refine((text) => !Number.isNaN(decimal(text)), `Give ${field.as} as a number, such as 4.2.`);
+      return field.missing ? number.refine((text) => text.trim() !== '', field.missing) : number;
+    }
+    case 'whole':
+      return z
+        .string()
+        .refine(
+          (text) => text.trim() === '' || /^\d+$/.test(text.trim()),
+          `Give ${field.as} as a whole number.`,
+        );
+    case 'choice':
+      return field.missing ? z.string().min(1, field.missing) : z.string();
+  }
+}
+
+const startOf = <T,>(field: Field<T>): string | boolean =>
+  field.kind === 'yes' ? false : field.kind === 'choice' ? (field.start ?? '') : '';
+
+function typed<T>(field: Field<T>, value: unknown): string | boolean {
+  if (field.kind === 'yes') return value === true;
+  return value === null || value === undefined ? '' : String(value);
+}
+
+function meant<T>(field: Field<T>, value: string | boolean): unknown {
+  if (typeof value === 'boolean') return value;
+  if (field.kind === 'number' || field.kind === 'whole') return decimal(value) ?? undefined;
+  return value || undefined;
+}
+
+/** What follows from the list of a form's fields: what may be entered, what it starts from, and its way to data and back. */
+export function formOf<T extends object>(fields: readonly Field<T>[]) {
+  return {
+    schema: z.object(
+      Object.fromEntries(fields.map((field) => [field.name, schemaOf(field)])),
+    ) as unknown as z.ZodType<Typed, Typed>,
+    names: fields.map((field) => field.name),
+    labels: Object.fromEntries(fields.map((field) => [field.name, field.label])),
+    empty: Object.fromEntries(fields.map((field) => [field.name, startOf(field)])) as Typed,
+    typed: (data: T): Typed =>
+      Object.fromEntries(fields.map((field) => [field.name, typed(field, data[field.name])])),
+    data: (entered: Typed) =>
+      Object.fromEntries(fields.map((field) => [field.name, meant(field, entered[field.name]!)])) as T,
+  };
+}
+
+/** A field of a list as it is entered. */
+export function FieldInput<T>({ form, field }: { form: UseFormReturn<Typed>; field: Field<T> }) {
+  const { name, label, hint } = field;
+  switch (field.kind) {
+    case 'choice':
+      return (
+        <SelectField
+          form={form}
+          name={name}
+          label={label}
+          hint={hint}
+          options={field.options}
+          none={field.none}
+        />
+      );
+    case 'yes':
+      return <Form.Check id={'field-' + name} label={label} {...form.register(name)} className="mb-3" />;
+    case 'text':
+      return <TextField form={form} name={name} label={label} hint={hint} lines={field.lines} />;
+    case 'number':
+      return (
+        <TextField form={form} name={name} label={label} hint={hint} unit={field.unit} inputMode="decimal" />
+      );
+    case 'whole':
+      return <TextField form={form} name={name} label={label} hint={hint} inputMode="numeric" />;
+  }
+}
