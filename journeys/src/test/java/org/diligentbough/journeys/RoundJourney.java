@@ -67,10 +67,21 @@ class RoundJourney {
         assertThat(browser.part("Plan")).not().containsText("not cut outside its windows");
         disc(browser, "2027 while dormant", "A2").press("ArrowDown");
         assertThat(disc(browser, "2028 while dormant", "A2")).isVisible();
-        // A disc that is drawn anew while it is held would be let go.
-        browser.page.waitForLoadState(LoadState.NETWORKIDLE);
-        disc(browser, "2027 while dormant", "B1").dragTo(lane(browser, "2028 while dormant"));
+        drag(browser, disc(browser, "2027 while dormant", "B1"), "2028 while dormant");
         assertThat(disc(browser, "2028 while dormant", "B1")).hasAttribute("class", Pattern.compile("by-hand"));
+    }
+
+    /** As people do: the rows one can drop on appear once a disc is held, and one goes where the row is then. */
+    private static void drag(Browser browser, Locator disc, String to) {
+        browser.page.waitForLoadState(LoadState.NETWORKIDLE);
+        disc.hover();
+        browser.page.mouse().down();
+        var held = disc.boundingBox();
+        browser.page.mouse().move(held.x + held.width / 2 + 6, held.y + held.height / 2 + 6);
+        assertThat(browser.part("Plan").locator(".lane.empty").first()).isVisible();
+        lane(browser, to).hover();
+        lane(browser, to).hover();
+        browser.page.mouse().up();
     }
 
     private void people(Browser browser, String site) {
