@@ -71,38 +71,40 @@ export function TreeMark({
   const lit = light === undefined ? '' : ' ' + percent(light) + ' light';
   const name = `${tree.data.tag}${lit}, ${words(tree.data.species)}, ${TRIAGE[state]}${spread}`;
   return (
-    <g
-      className="tree"
-      role="button"
-      tabIndex={0}
-      aria-label={name}
-      aria-pressed={picked}
-      onClick={onPick}
-      onKeyDown={(e) => (e.key === 'Enter' || e.key === ' ') && onPick()}
-    >
-      <title>{name}</title>
-      <circle
-        cx={x}
-        cy={y}
-        r={spreadM(tree) / 2}
-        fill={crown.fill}
-        fillOpacity={faint ? 0.25 : 0.75}
-        stroke={picked ? 'var(--ink)' : crown.stroke}
-        strokeWidth={picked ? 0.4 : 0.12}
-        strokeDasharray={crown.dash}
-      />
-      <Trunk group={groupOf(tree.data.species)} x={x} y={y} size={text * 0.24} />
-      {tagged && (
-        <Label x={x} y={y + text * 1.35} text={text} bold={picked}>
-          {tree.data.tag}
-        </Label>
-      )}
+    <>
+      <g
+        className="tree"
+        role="button"
+        tabIndex={0}
+        aria-label={name}
+        aria-pressed={picked}
+        onClick={onPick}
+        onKeyDown={(e) => (e.key === 'Enter' || e.key === ' ') && onPick()}
+      >
+        <title>{name}</title>
+        <circle
+          cx={x}
+          cy={y}
+          r={spreadM(tree) / 2}
+          fill={crown.fill}
+          fillOpacity={faint ? 0.25 : 0.75}
+          stroke={picked ? 'var(--ink)' : crown.stroke}
+          strokeWidth={picked ? 0.4 : 0.12}
+          strokeDasharray={crown.dash}
+        />
+        <Trunk group={groupOf(tree.data.species)} x={x} y={y} size={text * 0.24} />
+        {tagged && (
+          <Label x={x} y={y + text * 1.35} text={text} bold={picked}>
+            {tree.data.tag}
+          </Label>
+        )}
+      </g>
       {tagged && light !== undefined && (
         <Label x={x} y={y - text * 0.55} text={text * 0.85} bold={false}>
           {percent(light)}
         </Label>
       )}
-    </g>
+    </>
   );
 }
 
@@ -131,6 +133,7 @@ function Label({
       strokeWidth={text / 5}
       paintOrder="stroke"
       fontWeight={bold ? 700 : 500}
+      pointerEvents="none"
     >
       {children}
     </text>
