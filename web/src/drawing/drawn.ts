@@ -1,5 +1,5 @@
 import type { Drawing } from '../api/client';
-import type { Mark } from './TreeDrawing';
+import type { Mark } from './marks';
 import type { Standing } from './projection';
 import type { DrawnYear, Line } from '../vocabulary/outlook';
 

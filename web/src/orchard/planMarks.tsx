@@ -100,7 +100,7 @@ export function TreeMark({
         )}
       </g>
       {tagged && light !== undefined && (
-        <Label x={x} y={y - text * 0.55} text={text * 0.85} bold={false}>
+        <Label x={x} y={y - text * 0.55} text={text * 0.85} bold={false} passive>
           {percent(light)}
         </Label>
       )}
@@ -113,12 +113,15 @@ function Label({
   y,
   text,
   bold,
+  passive,
   children,
 }: {
   x: number;
   y: number;
   text: number;
   bold: boolean;
+  /** Whether what lies under it is picked by a press on it. */
+  passive?: boolean;
   children: string;
 }) {
   return (
@@ -133,7 +136,7 @@ function Label({
       strokeWidth={text / 5}
       paintOrder="stroke"
       fontWeight={bold ? 700 : 500}
-      pointerEvents="none"
+      pointerEvents={passive ? 'none' : undefined}
     >
       {children}
     </text>

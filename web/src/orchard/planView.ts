@@ -51,6 +51,8 @@ export function usePlanView(whole: { width: number; height: number }) {
     dragged.current = false;
   };
   const moved = (e: PointerEvent<SVGSVGElement>) => {
+    // Let go of where the plan could not hear of it: what moves now only passes over.
+    if (e.buttons === 0) fingers.current.delete(e.pointerId);
     const before = fingers.current.get(e.pointerId);
     if (!before) return;
     const now = { x: e.clientX, y: e.clientY };
@@ -58,7 +60,8 @@ export function usePlanView(whole: { width: number; height: number }) {
     const far = Math.hypot(now.x - before.x, now.y - before.y);
     if (other) {
       dragged.current = true;
-      come(Math.hypot(now.x - other.x, now.y - other.y) / Math.hypot(before.x - other.x, before.y - other.y));
+      const wasApart = Math.hypot(before.x - other.x, before.y - other.y);
+      if (wasApart > 0) come(Math.hypot(now.x - other.x, now.y - other.y) / wasApart);
     } else if (closer > 1 && (dragged.current || far > DRAG_PX)) {
       dragged.current = true;
       e.currentTarget.setPointerCapture(e.pointerId);

@@ -5,7 +5,7 @@ import { ProblemAlert } from '../parts/ProblemAlert';
 import { draftOf, unfinished } from './draft';
 import type { Draft } from '../field/kept';
 import { Chips } from '../parts/inputs';
-import { Summary } from './steps';
+import { Summary } from './Summary';
 import { fieldName } from '../vocabulary/survey';
 
 /** What was entered, what is still wanted, and the end of the walk. */

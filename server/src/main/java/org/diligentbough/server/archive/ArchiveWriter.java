@@ -98,10 +98,10 @@ public class ArchiveWriter {
         SiteRow site = orchard.site(siteId);
         List<Person> everybody = people.all();
         Map<Long, String> names = everybody.stream().collect(Collectors.toMap(Person::id, Person::name));
-        List<TreeRow> standing = trees.ofSite(siteId);
-        Known known = known(siteId, standing, names);
+        List<TreeRow> everyTree = trees.ofSite(siteId);
+        Known known = known(siteId, everyTree, names);
         List<ArchivedTree> archived =
-                standing.stream().map(tree -> tree(tree, known)).toList();
+                everyTree.stream().map(tree -> tree(tree, known)).toList();
         List<ArchivedDay> workDays = days.ofSite(siteId, known.everyVisit()).stream()
                 .map(day -> day(day, known))
                 .toList();
@@ -132,11 +132,11 @@ public class ArchiveWriter {
             Map<Long, RemovalView> removals,
             PlanArchive.OfSite plans) {}
 
-    private Known known(long siteId, List<TreeRow> standing, Map<Long, String> names) {
+    private Known known(long siteId, List<TreeRow> everyTree, Map<Long, String> names) {
         List<VisitRow> everyVisit = visits.ofSite(siteId);
         return new Known(
                 names,
-                standing.stream().collect(Collectors.toMap(TreeRow::id, TreeRow::tag)),
+                everyTree.stream().collect(Collectors.toMap(TreeRow::id, TreeRow::tag)),
                 surveys.surveysAt(siteId).stream().collect(Collectors.groupingBy(SurveyRow::treeId)),
                 everyVisit,
                 everyVisit.stream().collect(Collectors.groupingBy(VisitRow::treeId)),

@@ -50,7 +50,7 @@ import tools.jackson.databind.json.JsonMapper;
 @Service
 public class JudgementService {
     private static final TypeReference<List<KeptCut>> KEPT = new TypeReference<>() {};
-    private static final PlanRow NO_EDITS = new PlanRow(0, "{}");
+    private static final PlanRow NO_WISHES = new PlanRow(0, "{}");
     /** Whoever works on a tree asks for it again and again; each may hold some MB, which are given back when they are short. */
     private static final int JUDGED_KEPT = 32;
 
@@ -119,15 +119,15 @@ public class JudgementService {
     }
 
     private Evaluation judge(long treeId, TreeToday standing, LocalDate day, long withoutVisit) {
-        Wishes edits = edits(plan(treeId)).toEdits();
+        Wishes wishes = wishes(plan(treeId)).toWishes();
         return judge(
                 treeId,
                 standing,
                 plans.inForce(treeId)
                         .map(plan -> toMake(treeId, plan, day, withoutVisit))
                         .map(cuts ->
-                                edits.keeping(cuts.stream().map(KeptCut::toPin).toList()))
-                        .orElse(edits));
+                                wishes.keeping(cuts.stream().map(KeptCut::toPin).toList()))
+                        .orElse(wishes));
     }
 
     /** The cuts of a plan that is kept which nobody has made since. */
@@ -136,11 +136,11 @@ public class JudgementService {
         return cuts(plan).stream().filter(cut -> !made.contains(cut.cut())).toList();
     }
 
-    private Evaluation judge(long treeId, TreeToday standing, Wishes edits) {
+    private Evaluation judge(long treeId, TreeToday standing, Wishes wishes) {
         TreeRow tree = orchard.tree(treeId);
         List<Neighbour> near = neighbours.of(tree);
         Evaluation.Given given = new Evaluation.Given(
-                edits,
+                wishes,
                 opinions.decisions(treeId).stream()
                         .map(decision -> new Decision(
                                 decision.limb(),
@@ -167,7 +167,7 @@ public class JudgementService {
     /** The judgement as of today, planned as it would be now: what people want is followed, no plan is kept to. */
     public Evaluation proposed(long treeId) {
         return records.standing(treeId, todayAt(treeId))
-                .map(standing -> judge(treeId, standing, edits(plan(treeId)).toEdits()))
+                .map(standing -> judge(treeId, standing, wishes(plan(treeId)).toWishes()))
                 .orElseThrow(() -> ProblemException.notFound("This tree has not been surveyed yet."));
     }
 
@@ -178,12 +178,12 @@ public class JudgementService {
      * @param years over which it is planned; empty for those wanted
      */
     public Evaluation asIf(long treeId, UnaryOperator<Survey> wish, OptionalInt years) {
-        Wishes edits = edits(plan(treeId)).toEdits();
+        Wishes wishes = wishes(plan(treeId)).toWishes();
         return records.standing(treeId, todayAt(treeId))
                 .map(standing -> judge(
                         treeId,
                         new TreeToday(wish.apply(standing.survey()), standing.taken()),
-                        years.isPresent() ? edits.over(years) : edits))
+                        years.isPresent() ? wishes.over(years) : wishes))
                 .orElseThrow(() -> ProblemException.notFound("This tree has not been surveyed yet."));
     }
 
@@ -206,17 +206,17 @@ public class JudgementService {
 
     /** What people want of a tree's plan, with its version. */
     public PlanRow plan(long treeId) {
-        return plans.plan(treeId).orElse(NO_EDITS);
+        return plans.plan(treeId).orElse(NO_WISHES);
     }
 
     /** What people want of a plan. */
-    public PlanWishes edits(PlanRow plan) {
+    public PlanWishes wishes(PlanRow plan) {
         return json.readValue(plan.edits(), PlanWishes.class);
     }
 
     /** Keeps what people want without a word to the history: for whoever writes that otherwise. */
-    public void keep(long treeId, int version, PlanWishes edits) {
-        plans.keep(treeId, version, json.writeValueAsString(edits))
+    public void keep(long treeId, int version, PlanWishes wishes) {
+        plans.keep(treeId, version, json.writeValueAsString(wishes))
                 .orElseThrow(() -> ProblemException.stale("This plan"));
     }
 

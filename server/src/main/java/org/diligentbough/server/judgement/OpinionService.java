@@ -126,7 +126,7 @@ public class OpinionService {
     /** A limb is decided about in one place: what was decided with the plan before gives way, and the history tells. */
     private void leavesTheWishes(long treeId, String limb) {
         PlanMapper.PlanRow plan = judgement.plan(treeId);
-        PlanWishes before = judgement.edits(plan);
+        PlanWishes before = judgement.wishes(plan);
         if (before.decidedOf(limb).isPresent()) {
             PlanWishes after = before.undecided(limb);
             judgement.keep(treeId, plan.version(), after);

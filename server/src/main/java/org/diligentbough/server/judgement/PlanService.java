@@ -126,7 +126,7 @@ public class PlanService {
         TreeRow tree = orchard.tree(treeId);
         Evaluation evaluation = judgement.now(treeId);
         check(wanted, evaluation);
-        PlanWishes before = judgement.edits(judgement.plan(treeId));
+        PlanWishes before = judgement.wishes(judgement.plan(treeId));
         PlanWishes after = wanted.signed(plans.nameOf(who), judgement.todayAt(treeId));
         judgement.keep(treeId, version, after);
         history.changed(new About("plan", treeId, tree.siteId(), treeId), before, after);

@@ -140,7 +140,7 @@ public record PlanWishes(
     }
 
     /** For the rules. */
-    public Wishes toEdits() {
+    public Wishes toWishes() {
         return new Wishes(
                 years == null ? OptionalInt.empty() : OptionalInt.of(years),
                 Optional.ofNullable(allowance).map(own -> new OwnAllowance(own.share(), own.why(), own.by())),

@@ -181,12 +181,8 @@ public class SurveyService {
         SurveyRow added = survey(surveys.add(record(tree, sent, who, kept -> null)));
         sending.sentAs().ifPresent(key -> surveys.mark(added.id(), key.toString()));
         surveys.dropDraft(treeId, who);
-        history.added(about(added), added);
-        outdated(tree, sent);
-        if (survey(added.id()).judgedAs() == null) {
-            // A newer walk is known already: the judgement went by that one.
-            surveys.judgedByItself(added.id(), judgedByItself((ObjectNode) json.readTree(added.document()), tree));
-        }
+        SurveyRow judged = judged(added.id(), tree, sent);
+        history.added(about(judged), judged);
         return added.id();
     }
 
@@ -201,14 +197,23 @@ public class SurveyService {
         long who = person.id();
         SurveyRow before = survey(id);
         TreeRow tree = orchard.tree(before.treeId());
-        SurveyRecord corrected = record(tree, sent, who, kept -> judgedByItself(kept, tree));
-        if (surveys.change(id, version, corrected) == 0) {
+        if (surveys.change(id, version, record(tree, sent, who, kept -> null)) == 0) {
             throw ProblemException.stale("This survey");
         }
-        SurveyRow after = survey(id);
         surveys.dropDraft(before.treeId(), who);
+        SurveyRow after = judged(id, tree, sent);
         history.changed(about(after), before, after);
-        outdated(orchard.tree(before.treeId()), sent);
+        return after;
+    }
+
+    /** Has the tree judged, which writes with its newest survey what it was judged to be; an older one is judged by itself. */
+    private SurveyRow judged(long id, TreeRow tree, JsonNode sent) {
+        outdated(tree, sent);
+        SurveyRow saved = survey(id);
+        if (saved.judgedAs() != null) {
+            return saved;
+        }
+        surveys.judgedByItself(id, judgedByItself((ObjectNode) json.readTree(saved.document()), tree));
         return survey(id);
     }
 

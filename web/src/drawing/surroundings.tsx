@@ -1,0 +1,75 @@
+import type { Drawing } from '../api/client';
+
+export function Ground({
+  left,
+  width,
+  text,
+  drawing,
+  top,
+}: {
+  left: number;
+  width: number;
+  text: number;
+  drawing: Drawing;
+  top: number;
+}) {
+  const level = (metres: number, what: string, dash: string) => (
+    <g>
+      <line
+        x1={left}
+        x2={left + width}
+        y1={-metres}
+        y2={-metres}
+        stroke="var(--slate)"
+        strokeWidth={0.018}
+        strokeDasharray={dash}
+      />
+      <text x={left + 0.08} y={-metres - 0.06} fontSize={text} fill="var(--slate)">
+        {metres.toFixed(1)} m {what}
+      </text>
+    </g>
+  );
+  return (
+    <g>
+      <rect x={left} y={0} width={width} height={1} fill="var(--ground)" />
+      <line x1={left} x2={left + width} y1={0} y2={0} stroke="var(--ink)" strokeWidth={0.03} />
+      {drawing.targetHeightM != null &&
+        drawing.targetHeightM < top &&
+        level(drawing.targetHeightM, 'wanted', '0.18 0.1')}
+      {drawing.clearanceM != null &&
+        drawing.clearanceM > 0 &&
+        level(drawing.clearanceM, 'clear', '0.04 0.08')}
+      <g
+        transform={`translate(${left + width - 0.45} 0)`}
+        fill="none"
+        stroke="var(--faint)"
+        strokeWidth={0.045}
+        strokeLinecap="round"
+      >
+        <title>A person of 1.7 m</title>
+        <circle cy={-1.58} r={0.11} fill="var(--faint)" />
+        <path d="M0 -1.45V-0.82M0 -0.82L-0.16 0M0 -0.82L0.16 0M-0.25 -0.85L0 -1.35L0.25 -0.85" />
+      </g>
+      <g transform={`translate(${left + 0.15} 0.3)`}>
+        <path d="M0 -0.1V0H1V-0.1" fill="none" stroke="var(--ink)" strokeWidth={0.025} />
+        <text x={1.08} y={0.03} fontSize={text} fill="var(--ink)">
+          1 m
+        </text>
+      </g>
+    </g>
+  );
+}
+
+export function Compass({ at, top, text }: { at: number; top: number; text: number }) {
+  return (
+    <g transform={`translate(${at} ${top})`} aria-label="North is up">
+      <path
+        d={`M0 0l${text * 0.5} ${text * 1.4}l${-text * 0.5} ${-text * 0.4}l${-text * 0.5} ${text * 0.4}Z`}
+        fill="var(--ink)"
+      />
+      <text y={text * 2.4} fontSize={text} textAnchor="middle">
+        N
+      </text>
+    </g>
+  );
+}

@@ -1,0 +1,54 @@
+import type { KeyboardEvent } from 'react';
+import type { LimbAnswer, PlannedCut } from '../api/client';
+import { percent } from '../parts/format';
+import { VERDICTS } from '../vocabulary/verdict';
+
+export function Disc({
+  cut,
+  limb,
+  picked,
+  onPick,
+  onKeyDown,
+  onDragStart,
+  onDragEnd,
+}: {
+  cut: PlannedCut;
+  limb?: LimbAnswer;
+  picked: boolean;
+  onPick: () => void;
+  onKeyDown: (e: KeyboardEvent) => void;
+  onDragStart: () => void;
+  onDragEnd: () => void;
+}) {
+  const size = Math.round(26 + 3 * Math.min(20, cut.cut.diameterCm));
+  const dead = limb?.crownShare === 0;
+  const says =
+    `${VERDICTS[cut.kind]} ${cut.limb}, ${cut.cut.diameterCm} cm, ${percent(cut.share)} of the crown` +
+    (cut.cut.sideBranch ? ', back to ' + cut.cut.sideBranch + ' which takes over' : '') +
+    (limb?.urgent ? ', urgent' : '') +
+    (cut.byHand ? ', moved by hand' : '') +
+    (cut.breaks.length ? ', breaks a rule' : '');
+  return (
+    <button
+      type="button"
+      draggable
+      data-cut={cut.limb + cut.kind}
+      className={`disc ${cut.kind}${dead ? ' dead' : ''}${limb?.urgent ? ' urgent' : ''}${picked ? ' picked' : ''}${cut.byHand ? ' by-hand' : ''}`}
+      style={{ width: size, height: size }}
+      aria-label={says}
+      title={says}
+      onClick={onPick}
+      onKeyDown={onKeyDown}
+      onDragStart={(e) => {
+        e.dataTransfer.setData('text/plain', cut.limb);
+        e.dataTransfer.effectAllowed = 'move';
+        // The rows that appear must not move the disc while the browser takes hold of it.
+        window.setTimeout(onDragStart);
+      }}
+      onDragEnd={onDragEnd}
+    >
+      {cut.limb}
+      {cut.byHand && <i className="bi bi-hand-index-thumb" aria-hidden="true" />}
+    </button>
+  );
+}
