@@ -136,7 +136,11 @@ class SurveyApiTest {
                 .get("id")
                 .longValue();
         String corrected = walkJson().replace("\"heightM\": 5.0", "\"heightM\": 4.6");
+        long asked = TestServer.part(JudgementService.class).asked();
         put("/api/surveys/" + surveyId + "?version=1", corrected).expect(200);
+        assertThat(TestServer.part(JudgementService.class).asked() - asked).isEqualTo(1);
+        JsonNode told = get("/api/trees/" + treeId + "/history").json().get(0);
+        assertThat(told.toString()).doesNotContain("\"judgedAs\":null");
         put("/api/surveys/" + surveyId + "?version=1", walkJson()).expect(409);
         assertThat(get("/api/trees/" + treeId).json().at("/survey/heightM").doubleValue())
                 .isEqualTo(4.6);
