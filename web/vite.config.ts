@@ -45,6 +45,8 @@ export default defineConfig({
   },
   test: {
     environment: 'jsdom',
+    maxWorkers: '100%',
+    setupFiles: ['src/testing/setup.ts'],
     reporters: ['default', ['junit', { outputFile: 'target/surefire-reports/TEST-web.xml' }]],
   },
 });

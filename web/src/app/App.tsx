@@ -1,55 +1,53 @@
-import { createBrowserRouter } from 'react-router';
-import { DayPage } from '../crew/DayPage';
-import { DaySheet } from '../crew/DaySheet';
-import { DaysView } from '../crew/DaysView';
-import { PeopleView } from '../crew/PeopleView';
-import { BulkView } from '../bulk/BulkView';
-import { HeldItem } from '../waiting/HeldItem';
-import { WaitingView } from '../waiting/Waiting';
-import { FiguresView } from '../figures/FiguresView';
+import { createBrowserRouter, type RouteObject } from 'react-router';
+import { Loading } from '../parts/Loading';
 import { Frame } from './Frame';
-import { OrchardView } from '../orchard/OrchardView';
-import { AddSite, EditSite } from '../orchard/SiteForm';
-import { AddTree, EditTree } from '../orchard/TreeForm';
-import { Welcome } from '../orchard/Welcome';
-import { ProgrammeView } from '../programme/ProgrammeView';
-import { KindView } from '../season/KindView';
-import { SeasonView } from '../season/SeasonView';
-import { TreePage } from '../tree/TreePage';
-import { WalkPicker } from '../survey/WalkPicker';
-import { WalkView } from '../survey/WalkView';
-import { LogDay, LogPicker } from '../visit/LogPicker';
-import { LogView } from '../visit/LogView';
+
+type View = () => Promise<React.ComponentType>;
+
+/** Where each view is; it is loaded when somebody comes to it, or when the phone has nothing else to do. */
+const VIEWS: [path: string, view: View][] = [
+  ['/', () => import('../orchard/Welcome').then((is) => is.Welcome)],
+  ['/sites/new', () => import('../orchard/SiteForm').then((is) => is.AddSite)],
+  ['/sites/:siteId', () => import('../orchard/OrchardView').then((is) => is.OrchardView)],
+  ['/sites/:siteId/settings', () => import('../orchard/SiteForm').then((is) => is.EditSite)],
+  ['/sites/:siteId/figures', () => import('../figures/FiguresView').then((is) => is.FiguresView)],
+  ['/sites/:siteId/bulk', () => import('../bulk/BulkView').then((is) => is.BulkView)],
+  ['/sites/:siteId/walk', () => import('../survey/WalkPicker').then((is) => is.WalkPicker)],
+  ['/sites/:siteId/waiting', () => import('../waiting/Waiting').then((is) => is.WaitingView)],
+  ['/sites/:siteId/waiting/:key', () => import('../waiting/HeldItem').then((is) => is.HeldItem)],
+  ['/sites/:siteId/trees/new', () => import('../orchard/TreeForm').then((is) => is.AddTree)],
+  ['/sites/:siteId/trees/:treeId', () => import('../tree/TreePage').then((is) => is.TreePage)],
+  ['/sites/:siteId/trees/:treeId/edit', () => import('../orchard/TreeForm').then((is) => is.EditTree)],
+  ['/sites/:siteId/trees/:treeId/walk', () => import('../survey/WalkView').then((is) => is.WalkView)],
+  ['/sites/:siteId/season', () => import('../season/SeasonView').then((is) => is.SeasonView)],
+  ['/sites/:siteId/season/:species', () => import('../season/KindView').then((is) => is.KindView)],
+  ['/sites/:siteId/plan', () => import('../programme/ProgrammeView').then((is) => is.ProgrammeView)],
+  ['/sites/:siteId/days', () => import('../crew/DaysView').then((is) => is.DaysView)],
+  ['/sites/:siteId/days/:dayId', () => import('../crew/DayPage').then((is) => is.DayPage)],
+  ['/sites/:siteId/days/:dayId/sheet', () => import('../crew/DaySheet').then((is) => is.DaySheet)],
+  ['/sites/:siteId/days/:dayId/log', () => import('../visit/LogPicker').then((is) => is.LogDay)],
+  ['/sites/:siteId/people', () => import('../crew/PeopleView').then((is) => is.PeopleView)],
+  ['/sites/:siteId/log', () => import('../visit/LogPicker').then((is) => is.LogPicker)],
+  ['/sites/:siteId/visits/:visitId/log', () => import('../visit/LogView').then((is) => is.LogView)],
+];
 
 /** Every view has an address; the server answers each of them with this application. */
 export const router = createBrowserRouter([
   {
     element: <Frame />,
+    hydrateFallbackElement: <Loading error={null} />,
     children: [
-      { path: '/', element: <Welcome /> },
-      { path: '/sites/new', element: <AddSite /> },
-      { path: '/sites/:siteId', element: <OrchardView /> },
-      { path: '/sites/:siteId/settings', element: <EditSite /> },
-      { path: '/sites/:siteId/figures', element: <FiguresView /> },
-      { path: '/sites/:siteId/bulk', element: <BulkView /> },
-      { path: '/sites/:siteId/walk', element: <WalkPicker /> },
-      { path: '/sites/:siteId/waiting', element: <WaitingView /> },
-      { path: '/sites/:siteId/waiting/:key', element: <HeldItem /> },
-      { path: '/sites/:siteId/trees/new', element: <AddTree /> },
-      { path: '/sites/:siteId/trees/:treeId', element: <TreePage /> },
-      { path: '/sites/:siteId/trees/:treeId/edit', element: <EditTree /> },
-      { path: '/sites/:siteId/trees/:treeId/walk', element: <WalkView /> },
-      { path: '/sites/:siteId/season', element: <SeasonView /> },
-      { path: '/sites/:siteId/season/:species', element: <KindView /> },
-      { path: '/sites/:siteId/plan', element: <ProgrammeView /> },
-      { path: '/sites/:siteId/days', element: <DaysView /> },
-      { path: '/sites/:siteId/days/:dayId', element: <DayPage /> },
-      { path: '/sites/:siteId/days/:dayId/sheet', element: <DaySheet /> },
-      { path: '/sites/:siteId/days/:dayId/log', element: <LogDay /> },
-      { path: '/sites/:siteId/people', element: <PeopleView /> },
-      { path: '/sites/:siteId/log', element: <LogPicker /> },
-      { path: '/sites/:siteId/visits/:visitId/log', element: <LogView /> },
+      ...VIEWS.map(([path, view]): RouteObject => ({
+        path,
+        lazy: async () => ({ Component: await view() }),
+      })),
       { path: '*', element: <p>There is nothing at this address.</p> },
     ],
   },
 ]);
+
+/** A phone that goes out of reach has every view with it: those it did not need yet come when it has nothing to do. */
+const QUIET_MS = 1_500;
+window.setTimeout(() => {
+  for (const [, view] of VIEWS) void view().catch(() => undefined);
+}, QUIET_MS);

@@ -1,4 +1,4 @@
-import { useSyncExternalStore } from 'react';
+import { useEffect, useRef, useState, useSyncExternalStore } from 'react';
 import { Link, NavLink, Outlet, useLocation, useNavigate, useParams } from 'react-router';
 import { Form } from 'react-bootstrap';
 import { PersonPicker } from '../crew/PersonPicker';
@@ -6,6 +6,8 @@ import { wantsLook } from '../field/outbox';
 import { useSending, useWaiting } from '../field/useWaiting';
 import { useSites, useTree } from '../api/orchard';
 import { SeasonRibbon } from '../season/SeasonRibbon';
+import { Find } from './Find';
+import { Keys } from './Keys';
 import { BeingJudged } from '../verdict/BeingJudged';
 
 /** The path of the work across the top, the season under it, the place where the work is. */
@@ -14,9 +16,29 @@ export function Frame() {
   const sites = useSites();
   const navigate = useNavigate();
   // The pages of the season are the ribbon writ large.
-  const inSeason = useLocation().pathname.includes('/season');
+  const { pathname } = useLocation();
+  const inSeason = pathname.includes('/season');
+  const [over, setOver] = useState<'find' | 'keys'>();
+  const before = useRef<Element>(null);
+  const close = () => {
+    setOver(undefined);
+    // Focus goes back to where it was.
+    if (before.current instanceof HTMLElement) before.current.focus();
+  };
+  useEffect(() => {
+    const keys = (e: KeyboardEvent) => {
+      const typing = (e.target as HTMLElement).closest?.('input, textarea, select, [contenteditable]');
+      if (typing || e.ctrlKey || e.metaKey || e.altKey || (e.key !== '/' && e.key !== '?')) return;
+      e.preventDefault();
+      before.current = document.activeElement;
+      setOver(e.key === '/' ? 'find' : 'keys');
+    };
+    window.addEventListener('keydown', keys);
+    return () => window.removeEventListener('keydown', keys);
+  }, []);
   useSending();
   const site = sites.data?.find((one) => String(one.id) === siteId);
+  const orchard = site && '/sites/' + site.id;
   return (
     <>
       <a className="skip" href="#page">
@@ -54,10 +76,21 @@ export function Frame() {
             <NavLink to={'/sites/' + site.id + '/plan'}>Plan</NavLink>
             <NavLink to={'/sites/' + site.id + '/days'}>Days</NavLink>
             <NavLink to={'/sites/' + site.id + '/log'}>Log</NavLink>
-            <NavLink to={'/sites/' + site.id + '/settings'}>Site</NavLink>
+            <NavLink to={'/sites/' + site.id + '/settings'}>Settings</NavLink>
           </nav>
         )}
         <div className="end">
+          {site && (
+            <button
+              type="button"
+              className="to-find"
+              onClick={() => setOver('find')}
+              aria-keyshortcuts="/"
+              aria-label="Search everything"
+            >
+              <i className="bi bi-search" aria-hidden="true" /> <span>Search</span>
+            </button>
+          )}
           <PersonPicker />
         </div>
       </header>
@@ -66,8 +99,14 @@ export function Frame() {
         (treeId ? (
           <TreeSeason siteId={site.id} treeId={Number(treeId)} />
         ) : (
-          <SeasonRibbon siteId={site.id} />
+          <SeasonRibbon
+            key={pathname === orchard ? 'orchard' : ''}
+            siteId={site.id}
+            unfolded={pathname === orchard}
+          />
         ))}
+      {site && over === 'find' && <Find siteId={site.id} close={close} />}
+      {over === 'keys' && <Keys close={close} />}
       {site && <Signal siteId={site.id} />}
       {site && <BeingJudged siteId={site.id} />}
       <main id="page" tabIndex={-1}>

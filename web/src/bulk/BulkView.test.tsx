@@ -1,12 +1,7 @@
 import { act } from 'react';
-import { afterEach, describe, expect, it, vi } from 'vitest';
+import { afterEach, describe, expect, it } from 'vitest';
 import { answers, asked, box, press, settle, show, takeDown, type } from '../testing/harness';
 import { BulkView } from './BulkView';
-
-vi.mock('../api/client', async (original) => ({
-  ...(await original<object>()),
-  api: (await import('../testing/harness')).fakeApi,
-}));
 
 const LOOK = 'POST /api/sites/{siteId}/trees/table/look';
 const ADD = 'POST /api/sites/{siteId}/trees/table';

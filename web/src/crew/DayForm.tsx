@@ -3,25 +3,27 @@ import { Button, Col, Form, Row } from 'react-bootstrap';
 import { useForm } from 'react-hook-form';
 import { z } from 'zod';
 import type { DayData } from '../api/client';
-import { showRefused, TextField } from '../parts/fields';
+import { showRefused } from '../parts/fields';
+import { FieldInput, type Typed } from '../parts/formOf';
 import { ProblemAlert } from '../parts/ProblemAlert';
 import { useAskOnce } from '../parts/useAskOnce';
-import { KIT } from '../vocabulary/crew';
+import { DAY, DAY_FIELDS, SHED, SHED_FIELDS } from './dayFields';
 
-const count = z.string().regex(/^\d{1,3}$/, 'Give a number.');
-const schema = z
-  .object({
-    on: z.string().min(1, 'Choose the day.'),
-    starts: z.string().min(1, 'Give the time.'),
-    ends: z.string().min(1, 'Give the time.'),
-    note: z.string().max(1000, 'Give at most 1000 letters.'),
-    shed: z.record(z.string(), count),
-  })
-  .refine((day) => !day.starts || !day.ends || day.starts < day.ends, {
+interface Fields {
+  day: Typed;
+  shed: Typed;
+}
+
+const schema = z.object({
+  day: DAY.schema.refine((day) => !day.starts || !day.ends || day.starts < day.ends, {
     path: ['ends'],
     message: 'Is not after the start.',
-  });
-type Fields = z.infer<typeof schema>;
+  }),
+  shed: SHED.schema,
+});
+
+/** The server names the day's own fields without the part of the form they stand in. */
+const at = (name: string) => (name.startsWith('shed.') ? name : 'day.' + name);
 
 /** The day, its hours and what the shed holds. */
 export function DayForm({
@@ -42,48 +44,38 @@ export function DayForm({
   const form = useForm<Fields>({
     resolver: zodResolver(schema),
     defaultValues: {
-      ...start,
-      note: start.note ?? '',
-      shed: Object.fromEntries(Object.keys(KIT).map((kit) => [kit, String(start.shed[kit] ?? 0)])),
+      day: DAY.typed(start),
+      shed: { ...Object.fromEntries(SHED.names.map((kit) => [kit, '0'])), ...counts(start.shed) },
     },
   });
   const ask = useAskOnce();
-  const submit = form.handleSubmit((fields) =>
+  const submit = form.handleSubmit(({ day, shed }) =>
     ask.sure(
-      fields.on !== start.on && fields.on < today
+      day.on !== start.on && String(day.on) < today
         ? 'This day is past: it can be put in to log what was done then.'
         : undefined,
       () =>
-        void save({
-          ...fields,
-          note: fields.note || undefined,
-          shed: Object.fromEntries(Object.entries(fields.shed).map(([kit, text]) => [kit, Number(text)])),
-        }).catch((refused: unknown) => showRefused(refused, form.setError)),
+        void save({ ...DAY.data(day), shed: given(SHED.data(shed)) }).catch((refused: unknown) =>
+          showRefused(refused, form.setError, at),
+        ),
     ),
   );
   return (
     <Form onSubmit={submit} noValidate>
       <ProblemAlert error={error} withFields={false} />
       <Row>
-        <Col sm={4}>
-          <TextField form={form} name="on" label="Day" type="date" />
-        </Col>
-        <Col xs={6} sm={2}>
-          <TextField form={form} name="starts" label="From" type="time" />
-        </Col>
-        <Col xs={6} sm={2}>
-          <TextField form={form} name="ends" label="To" type="time" />
-        </Col>
-        <Col sm={4}>
-          <TextField form={form} name="note" label="Note" hint="Where to meet, say" />
-        </Col>
+        {DAY_FIELDS.map((field) => (
+          <Col key={field.name} xs={field.kind === 'time' ? 6 : undefined} sm={field.kind === 'time' ? 2 : 4}>
+            <FieldInput form={form} field={field} under="day." />
+          </Col>
+        ))}
       </Row>
       <fieldset>
         <legend className="fs-6">In the shed that day</legend>
         <Row>
-          {Object.entries(KIT).map(([kit, name]) => (
-            <Col xs={6} sm={3} lg={2} key={kit}>
-              <TextField form={form} name={`shed.${kit}`} label={name} inputMode="numeric" />
+          {SHED_FIELDS.map((field) => (
+            <Col xs={6} sm={3} lg={2} key={field.name}>
+              <FieldInput form={form} field={field} under="shed." />
             </Col>
           ))}
         </Row>
@@ -95,3 +87,10 @@ export function DayForm({
     </Form>
   );
 }
+
+const counts = (shed: Record<string, number>): Typed =>
+  Object.fromEntries(Object.entries(shed).map(([kit, count]) => [kit, String(count)]));
+
+/** What is left empty is none. */
+const given = (shed: Record<string, number | undefined>) =>
+  Object.fromEntries(Object.entries(shed).map(([kit, count]) => [kit, count ?? 0]));

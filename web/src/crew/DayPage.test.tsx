@@ -1,12 +1,7 @@
 import { act } from 'react';
-import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import { answers, asked, box, press, settle, show, takeDown, type } from '../testing/harness';
 import { DayPage } from './DayPage';
-
-vi.mock('../api/client', async (original) => ({
-  ...(await original<object>()),
-  api: (await import('../testing/harness')).fakeApi,
-}));
 
 const cut = (limb: string, kind: string, more = {}) => ({
   limb,

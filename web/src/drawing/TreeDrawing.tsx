@@ -1,15 +1,27 @@
+import { type PointerEvent, useEffect, useMemo, useRef, useState } from 'react';
 import type { Drawing, LimbAnswer } from '../api/client';
 import { compass } from '../parts/format';
-import { seen, type Standing, type View } from './projection';
-import { Wood, CutMark, Tags } from './limbs';
+import { acrossOf, type Camera, downOf, turned } from './camera';
+import { type Inked, paint } from './ink';
+import { CutMark, Hit, Tags } from './limbs';
+import { Share, SmallWood } from './leaves';
 import type { Mark } from './marks';
-import { Ground, Compass } from './surroundings';
-import { SmallWood, Leaf, Share } from './leaves';
+import type { Standing, View } from './projection';
+import { Compass, Ground } from './surroundings';
+import { useCamera } from './useCamera';
+import { type Answers, useInk } from './useInk';
+import { usePalette } from './usePalette';
 
 /** With more main limbs than this their shares of light would lie on each other. */
 const MOST_SHARES = 8;
 
-/** The tree to scale from its limbs, with the cuts marked. */
+const LEAST_TEXT_PX = 11.5;
+const FRAMES_TIMED = 300;
+
+/** How far the tree turns for each pixel it is dragged, degrees. */
+const DRAGGED_DEG = 0.45;
+
+/** The tree as an ink drawing, to the measure of its limbs, with the cuts marked. Dragged, it turns. */
 export function TreeDrawing({
   drawing,
   limbs,
@@ -17,11 +29,13 @@ export function TreeDrawing({
   view,
   picked,
   onPick,
+  onTurn,
   marks,
   light,
   reachM = drawing,
+  inLeaf = drawing.inLeaf,
   plain = false,
-  children,
+  answers,
 }: {
   drawing: Drawing;
   limbs: Map<string, LimbAnswer>;
@@ -29,109 +43,238 @@ export function TreeDrawing({
   view: View;
   picked?: string;
   onPick?: (id: string) => void;
+  /** Told from where it is seen when it was turned by hand. */
+  onTurn?: (view: number) => void;
   marks: Map<string, Mark>;
-  /** Share of open-sky light on each limb; without it leaf is shown green. */
+  /** Share of open-sky light on each limb; leaf is tinted by it. */
   light?: Map<string, number>;
   /** How high and wide the sheet must be; other years of the same tree want the same scale. */
   reachM?: { heightM: number; spreadM: number };
+  /** Whether leaf is drawn; left out, as the tree stands today. */
+  inLeaf?: boolean;
   /** Without tags and shares: small, beside others. */
   plain?: boolean;
-  /** What else stands in the tree, drawn over the leaf. */
-  children?: React.ReactNode;
+  /** What grew in answer to cuts. */
+  answers?: Answers;
 }) {
-  const parents = new Map(drawing.limbs.map((limb) => [limb.id, limb.parent]));
-  const goes = (id: string | null | undefined): boolean =>
-    !!id && (marks.get(id)?.kind === 'remove' || goes(parents.get(id)));
-  const above = view === 'above';
+  const goes = useMemo(() => {
+    const parents = new Map(drawing.limbs.map((limb) => [limb.id, limb.parent]));
+    const falls = (id: string | null | undefined): boolean =>
+      !!id && (marks.get(id)?.kind === 'remove' || falls(parents.get(id)));
+    return falls;
+  }, [drawing, marks]);
+  const sheet = useMemo(() => sheetOf(drawing, reachM), [drawing, reachM]);
+  const canvas = useRef<HTMLCanvasElement>(null);
+  const palette = usePalette();
+  const inkNow = useRef<Inked>(undefined);
+  const frames = useRef(0);
+  const draw = (tree: Inked | undefined, camera: Camera) => {
+    inkNow.current = tree;
+    const ctx = canvas.current?.getContext?.('2d');
+    if (!ctx || !tree) return;
+    const { width, height } = ctx.canvas;
+    const above = camera.elevation / 90;
+    const { left, top, wide, high } = sheet.at(above);
+    const scale = Math.min(width / wide, height / high);
+    ctx.setTransform(1, 0, 0, 1, 0, 0);
+    ctx.clearRect(0, 0, width, height);
+    ctx.setTransform(
+      scale,
+      0,
+      0,
+      scale,
+      (width - wide * scale) / 2 - left * scale,
+      (height - high * scale) / 2 - top * scale,
+    );
+    // The last frames' times can be looked at; a tree that is turned all day must not fill the memory with them.
+    if (frames.current++ % FRAMES_TIMED === 0) performance.clearMeasures('tree drawn');
+    performance.mark('ink');
+    paint(ctx, tree, camera, palette, scale);
+    performance.measure('tree drawn', 'ink');
+    performance.clearMarks('ink');
+  };
+  const { live, resting: camera, moving, turnTo } = useCamera(view, (camera) => draw(inkNow.current, camera));
+  const { tree, skeleton, growing } = useInk(
+    drawing,
+    standing,
+    { goes, picked, light, inLeaf },
+    answers,
+    (now) => draw(now, live.current),
+  );
+  const redraw = useRef(() => {});
+  useEffect(() => {
+    redraw.current = () => draw(tree, live.current);
+  });
+  const pixels = useSized(canvas, redraw);
+  const drag = useDrag(onTurn && view !== 'above' ? turnTo : undefined, live, onTurn);
+  const above = camera.elevation > 45;
+  const box = sheet.at(above ? 1 : 0);
+  // No smaller than can be read, however small the sheet.
+  const scale = pixels ? Math.min(pixels.wide / box.wide, pixels.high / box.high) : 0;
+  const text = Math.max(Math.max(box.high, box.wide) / 44, scale > 0 && !plain ? LEAST_TEXT_PX / scale : 0);
+  const t = turned(camera);
+  const places = {
+    across: (p: P) => acrossOf(t, p[0], p[1], p[2]),
+    down: (p: P) => downOf(t, p[0], p[1], p[2]),
+  };
+  const mains = standing.filter((one) => one.limb.parent == null).length;
+  const wood = new Map(skeleton.limbs.map((body) => [body.id, body]));
+  const side = sheet.at(0);
+  return (
+    <div
+      className="tree-drawing"
+      style={{ aspectRatio: side.wide / side.high }}
+      data-moving={moving || growing || undefined}
+      {...drag}
+    >
+      <canvas ref={canvas} aria-hidden="true" />
+      <svg
+        viewBox={`${box.left} ${box.top} ${box.wide} ${box.high}`}
+        role="group"
+        aria-label={
+          above
+            ? 'The tree from above, north up'
+            : 'The tree seen from the ' + compass(Math.round(camera.azimuth))
+        }
+      >
+        {above ? (
+          <Compass at={box.left + box.wide - text * 1.6} top={box.top + text} text={text} />
+        ) : (
+          <Ground left={box.left} width={box.wide} text={text} drawing={drawing} top={-box.top} />
+        )}
+        <g className="at-rest">
+          {skeleton.limbs.map((body) => (
+            <Hit
+              key={body.id}
+              body={body}
+              places={places}
+              diameterCm={standing.find((one) => one.limb.id === body.id)!.limb.diameterCm}
+              answer={limbs.get(body.id)}
+              picked={picked === body.id}
+              onPick={onPick}
+            />
+          ))}
+          {standing.map(({ limb }) => (
+            <CutMark
+              key={limb.id}
+              limb={limb}
+              body={wood.get(limb.id)}
+              mark={marks.get(limb.id)}
+              places={places}
+              text={text}
+            />
+          ))}
+          {!plain && !answers && drawing.smallWood && (
+            <SmallWood is={drawing.smallWood} above={above} text={text} />
+          )}
+          {light &&
+            !plain &&
+            standing
+              // One in each main limb, and in the one picked: all would hide the tree, as a bush's many stems would.
+              .filter((one) => (one.limb.parent == null && mains <= MOST_SHARES) || one.limb.id === picked)
+              .map((one) => (
+                <Share
+                  key={one.limb.id}
+                  standing={one}
+                  places={places}
+                  text={text}
+                  light={light.get(one.limb.id)}
+                />
+              ))}
+          {!plain && (
+            <Tags
+              limbs={skeleton.limbs}
+              places={places}
+              text={text}
+              picked={picked}
+              goes={goes}
+              onPick={onPick}
+              sheet={{ left: box.left, right: box.left + box.wide, top: box.top, bottom: box.top + box.high }}
+            />
+          )}
+        </g>
+      </svg>
+    </div>
+  );
+}
+
+type P = readonly [number, number, number];
+
+/** The piece of paper, m: from the side, from above, and on the way between. */
+function sheetOf(drawing: Drawing, reachM: { heightM: number; spreadM: number }) {
   const reach = Math.max(
     reachM.spreadM / 2,
     ...drawing.limbs.map((limb) => Math.hypot(limb.tip.eastM, limb.tip.northM) + limb.leafAcrossM * 0.6),
-    1.5,
+    0.5,
   );
-  const top = Math.max(reachM.heightM, ...drawing.limbs.map((limb) => limb.tip.upM)) + 0.35;
-  const left = -reach - 0.75;
-  const width = 2 * reach + 1.5;
-  const upper = above ? -reach - 0.3 : -top;
-  const height = above ? 2 * reach + 0.6 : top + 0.45;
-  const text = Math.max(height, width) / 38;
-  const inOrder = [...standing].sort(
-    (one, other) => seen(one.limb.tip, view).near - seen(other.limb.tip, view).near,
-  );
-  const trunk = drawing.trunkDiameterCm / 200;
-  const mains = inOrder.filter((one) => one.limb.parent == null).length;
-  return (
-    <svg
-      className="tree-drawing"
-      viewBox={`${left} ${upper} ${width} ${height}`}
-      role="group"
-      aria-label={above ? 'The tree from above, north up' : 'The tree seen from the ' + compass(view)}
-    >
-      <defs>
-        <pattern
-          id="dead-wood"
-          width="0.07"
-          height="0.07"
-          patternUnits="userSpaceOnUse"
-          patternTransform="rotate(45)"
-        >
-          <rect width="0.07" height="0.07" fill="var(--sheet)" />
-          <rect width="0.03" height="0.07" fill="var(--faint)" />
-        </pattern>
-      </defs>
-      {above ? (
-        <Compass at={left + width - text * 1.6} top={upper + text} text={text} />
-      ) : (
-        <Ground left={left} width={width} text={text} drawing={drawing} top={top} />
-      )}
-      {above && (
-        <circle r={drawing.trunkDiameterCm / 200} fill="var(--bark)" stroke="var(--ink)" strokeWidth={0.02} />
-      )}
-      {!above && (
-        <path
-          d={`M${-trunk * 1.25} 0L${-trunk * 0.9} ${-drawing.trunkTopM - 0.05}H${trunk * 0.9}L${trunk * 1.25} 0Z`}
-          fill="var(--bark)"
-          stroke="var(--ink)"
-          strokeWidth={0.02}
-        />
-      )}
-      {inOrder.map((one) => (
-        <Leaf key={one.limb.id} standing={one} view={view} light={light?.get(one.limb.id)} />
-      ))}
-      {children}
-      {inOrder.map((one) => (
-        <Wood
-          key={one.limb.id}
-          standing={one}
-          view={view}
-          answer={limbs.get(one.limb.id)}
-          going={goes(one.limb.id)}
-          picked={picked === one.limb.id}
-          onPick={onPick}
-        />
-      ))}
-      {inOrder.map((one) => (
-        <CutMark key={one.limb.id} limb={one.limb} mark={marks.get(one.limb.id)} view={view} text={text} />
-      ))}
-      {!plain && drawing.smallWood && <SmallWood is={drawing.smallWood} above={above} text={text} />}
-      {light &&
-        !plain &&
-        inOrder
-          // One in each main limb, and in the one picked: all would hide the tree, as a bush's many stems would.
-          .filter((one) => (one.limb.parent == null && mains <= MOST_SHARES) || one.limb.id === picked)
-          .map((one) => (
-            <Share key={one.limb.id} standing={one} view={view} text={text} light={light.get(one.limb.id)} />
-          ))}
-      {!plain && (
-        <Tags
-          standing={inOrder}
-          view={view}
-          text={text}
-          picked={picked}
-          goes={goes}
-          onPick={onPick}
-          edge={[left + text, left + width - text]}
-        />
-      )}
-    </svg>
-  );
+  const room = Math.max(0.25, reach * 0.16);
+  const top =
+    Math.max(reachM.heightM, ...drawing.limbs.map((limb) => limb.tip.upM)) + Math.max(0.15, reach * 0.12);
+  const foot = Math.max(0.12, top * 0.07);
+  const half = reach + room;
+  return {
+    at: (above: number) => {
+      const mix = (side: number, over: number) => side + (over - side) * above;
+      return {
+        left: -half,
+        wide: 2 * half,
+        top: mix(-top, -half),
+        high: mix(top + foot, 2 * half),
+      };
+    },
+  };
+}
+
+/** Keeps as many pixels as the screen has where the drawing lies. */
+function useSized(canvas: React.RefObject<HTMLCanvasElement | null>, redraw: React.RefObject<() => void>) {
+  const [size, setSize] = useState<{ wide: number; high: number }>();
+  useEffect(() => {
+    const is = canvas.current;
+    if (!is || typeof ResizeObserver === 'undefined') return;
+    const fit = () => {
+      const fine = Math.min(2, window.devicePixelRatio || 1);
+      is.width = Math.round(is.clientWidth * fine);
+      is.height = Math.round(is.clientHeight * fine);
+      redraw.current();
+      setSize((was) =>
+        was?.wide === is.clientWidth && was.high === is.clientHeight
+          ? was
+          : { wide: is.clientWidth, high: is.clientHeight },
+      );
+    };
+    const watch = new ResizeObserver(fit);
+    watch.observe(is);
+    return () => watch.disconnect();
+  }, [canvas, redraw]);
+  return size;
+}
+
+/** Turns the tree by dragging it, by mouse or by touch; up and down still scrolls the page. */
+function useDrag(
+  turnTo: ((azimuth: number) => void) | undefined,
+  live: React.RefObject<Camera>,
+  done?: (view: number) => void,
+) {
+  const start = useRef<{ x: number; azimuth: number; moved: boolean }>(undefined);
+  if (!turnTo) return {};
+  return {
+    onPointerDown: (e: PointerEvent<HTMLDivElement>) => {
+      if (e.button === 0) start.current = { x: e.clientX, azimuth: live.current.azimuth, moved: false };
+    },
+    onPointerMove: (e: PointerEvent<HTMLDivElement>) => {
+      const from = start.current;
+      if (!from || (!from.moved && Math.abs(e.clientX - from.x) < 5)) return;
+      if (!from.moved) e.currentTarget.setPointerCapture(e.pointerId);
+      from.moved = true;
+      turnTo(from.azimuth + (e.clientX - from.x) * DRAGGED_DEG);
+    },
+    onPointerUp: () => {
+      if (start.current?.moved) done?.(Math.round(live.current.azimuth) % 360);
+      start.current = undefined;
+    },
+    onPointerCancel: () => {
+      if (start.current?.moved) done?.(Math.round(live.current.azimuth) % 360);
+      start.current = undefined;
+    },
+  };
 }

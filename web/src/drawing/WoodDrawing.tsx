@@ -56,10 +56,10 @@ export function WoodDrawing({ bears }: { bears: BearsOn }) {
       <text x={60} y={104}>
         older
       </text>
-      <text x={172} y={104}>
+      <text x={160} y={104}>
         last year’s
       </text>
-      <text x={258} y={104}>
+      <text x={248} y={104}>
         this year’s
       </text>
     </svg>

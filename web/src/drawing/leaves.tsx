@@ -1,6 +1,6 @@
 import type { Drawing } from '../api/client';
-import { leafColour } from './colour';
-import { between, seen, type Standing, type View } from './projection';
+import type { Places } from './limbs';
+import type { Standing } from './projection';
 
 /** Small wood that was not entered: where its leaf is taken to be, so that nobody takes it for something seen. */
 export function SmallWood({
@@ -12,10 +12,11 @@ export function SmallWood({
   above: boolean;
   text: number;
 }) {
-  const foot = above ? is.halfAcrossM : -(is.middleUpM - is.halfUpM);
+  const top = above ? -is.halfAcrossM : -(is.middleUpM + is.halfUpM);
   return (
     <g pointerEvents="none">
       <ellipse
+        opacity={0.8}
         cx={0}
         cy={above ? 0 : -is.middleUpM}
         rx={is.halfAcrossM}
@@ -25,9 +26,10 @@ export function SmallWood({
         strokeDasharray={`${text / 8} ${text / 2.5}`}
       />
       <text
-        x={is.halfAcrossM * 0.72}
-        y={foot - text * 0.9}
-        fontSize={text * 0.78}
+        x={0}
+        y={top + text * 1.1}
+        textAnchor="middle"
+        fontSize={text}
         className="small-wood-label"
         strokeWidth={text / 6}
         paintOrder="stroke"
@@ -38,57 +40,25 @@ export function SmallWood({
   );
 }
 
-/** What a limb carries of its own leaf, as a soft cloud round its outer part. */
-export function Leaf({
-  standing: { limb, left },
-  view,
-  light,
-}: {
-  standing: Standing;
-  view: View;
-  light?: number;
-}) {
-  if (!limb.leafCentre || left < 0.5) return null;
-  const base = seen(limb.base, view);
-  const tip = seen(limb.tip, view);
-  const middle = seen(left < 1 ? between(limb.base, limb.tip, 0.62 * left) : limb.leafCentre, view);
-  const onSheet = Math.min(1, Math.hypot(tip.x - base.x, tip.y - base.y) / limb.lengthM);
-  const across = limb.leafAcrossM * 0.62;
-  const along = Math.hypot(limb.leafAlongM * left * onSheet, across * Math.sqrt(1 - onSheet * onSheet));
-  const turn = (Math.atan2(tip.y - base.y, tip.x - base.x) * 180) / Math.PI;
-  return (
-    <ellipse
-      cx={middle.x}
-      cy={middle.y}
-      rx={Math.max(along, across)}
-      ry={across}
-      transform={`rotate(${turn} ${middle.x} ${middle.y})`}
-      fill={light === undefined ? 'var(--leaf-mid)' : leafColour(light)}
-      fillOpacity={light === undefined ? 0.17 : 0.34}
-      pointerEvents="none"
-    />
-  );
-}
-
 /** The light on a limb's leaf, in per cent, where the leaf hangs. */
 export function Share({
   standing: { limb, left },
-  view,
+  places,
   text,
   light,
 }: {
   standing: Standing;
-  view: View;
+  places: Places;
   text: number;
   light?: number;
 }) {
   if (!limb.leafCentre || left < 0.5 || light === undefined) return null;
-  const middle = seen(limb.leafCentre, view);
+  const { eastM, northM, upM } = limb.leafCentre;
   return (
     <text
-      x={middle.x}
-      y={middle.y}
-      fontSize={text * 0.82}
+      x={places.across([eastM, northM, upM])}
+      y={places.down([eastM, northM, upM])}
+      fontSize={text}
       textAnchor="middle"
       fill="var(--shade)"
       stroke="var(--sheet)"

@@ -1,70 +1,52 @@
 import type { LimbAnswer, LimbDrawing } from '../api/client';
 import { centimetres } from '../parts/format';
-import type { Mark } from './marks';
-import { between, seen, type Standing, type View } from './projection';
 import { VERDICTS } from '../vocabulary/verdict';
+import { placeLabels } from './labels';
+import type { Mark } from './marks';
+import { type Body, on, type Point } from './skeleton';
 
-/** Wood is drawn somewhat wider than it is, so that thin limbs can be seen and picked. */
-const WIDER = 1.35;
+/** Where a place lies on the sheet. */
+export interface Places {
+  across: (at: Point) => number;
+  down: (at: Point) => number;
+}
 
-const LEAST_WIDTH_M = 0.035;
-
-export function Wood({
-  standing: { limb, left },
-  view,
+/** What is touched of a limb: wider than its wood, so that thin limbs can be picked. */
+export function Hit({
+  body,
+  places,
+  diameterCm,
   answer,
-  going,
   picked,
   onPick,
 }: {
-  standing: Standing;
-  view: View;
+  body: Body;
+  places: Places;
+  diameterCm: number;
   answer?: LimbAnswer;
-  going: boolean;
   picked: boolean;
   onPick?: (id: string) => void;
 }) {
-  const from = seen(limb.base, view);
-  const to = seen(between(limb.base, limb.tip, left), view);
-  const length = Math.hypot(to.x - from.x, to.y - from.y) || 0.001;
-  const nx = -(to.y - from.y) / length;
-  const ny = (to.x - from.x) / length;
-  const half = (cm: number) => Math.max(LEAST_WIDTH_M, (cm / 100) * WIDER) / 2;
-  const a = half(limb.diameterCm);
-  const b = half(limb.diameterCm + (limb.tipDiameterCm - limb.diameterCm) * left);
   const verdict = answer ? VERDICTS[answer.verdict] : '';
+  const name = `Limb ${body.id}, ${centimetres(diameterCm)}, ${verdict}${body.living ? '' : ', dead'}`;
   return (
     <g
       className="limb"
       role={onPick ? 'button' : 'img'}
       tabIndex={-1}
-      aria-label={`Limb ${limb.id}, ${centimetres(limb.diameterCm)}, ${verdict}`}
+      aria-label={name}
       aria-pressed={onPick ? picked : undefined}
-      onClick={() => onPick?.(limb.id)}
+      onClick={() => onPick?.(body.id)}
     >
-      <title>{`Limb ${limb.id}, ${centimetres(limb.diameterCm)}, ${verdict}`}</title>
-      <line
-        x1={from.x}
-        y1={from.y}
-        x2={to.x}
-        y2={to.y}
+      <title>{name}</title>
+      <polyline
+        points={body.axis
+          .map((at) => places.across(at).toFixed(3) + ',' + places.down(at).toFixed(3))
+          .join(' ')}
+        fill="none"
         stroke="transparent"
-        strokeWidth={Math.max(0.16, 2 * a)}
-      />
-      <path
-        d={`M${from.x + nx * a} ${from.y + ny * a}L${to.x + nx * b} ${to.y + ny * b}L${to.x - nx * b} ${to.y - ny * b}L${from.x - nx * a} ${from.y - ny * a}Z`}
-        fill={
-          limb.living
-            ? picked
-              ? 'var(--damson-lit)'
-              : going
-                ? 'var(--damson-pale)'
-                : 'var(--bark)'
-            : 'url(#dead-wood)'
-        }
-        stroke={picked ? 'var(--damson)' : 'var(--ink)'}
-        strokeWidth={picked ? 0.035 : 0.012}
         strokeLinejoin="round"
+        strokeWidth={Math.max(0.14, (diameterCm / 100) * 1.3)}
       />
     </g>
   );
@@ -73,51 +55,48 @@ export function Wood({
 /** Teeth where a limb comes off, a bar where it is shortened, an arc where it is bent. */
 export function CutMark({
   limb,
+  body,
   mark,
-  view,
+  places,
   text,
 }: {
   limb: LimbDrawing;
+  body?: Body;
   mark?: Mark;
-  view: View;
+  places: Places;
   text: number;
 }) {
-  if (!mark) return null;
-  const at = seen(between(limb.base, limb.tip, Math.min(1, mark.alongM / limb.lengthM)), view);
-  const base = seen(limb.base, view);
-  const tip = seen(limb.tip, view);
-  const turn = (Math.atan2(tip.y - base.y, tip.x - base.x) * 180) / Math.PI;
-  const size = Math.max(0.13, (limb.diameterCm / 100) * WIDER * 0.75);
-  const colour = mark.urgent ? 'var(--rust)' : 'var(--damson)';
+  if (!mark || !body) return null;
   // A cut at the collar is marked a little way out, clear of the wood it grows from.
-  const out = mark.alongM === 0 ? 0.08 : 0;
-  const turned = (turn * Math.PI) / 180;
+  const out = mark.alongM === 0 ? Math.min(0.3, (limb.diameterCm / 100) * 0.8 + 0.03) : mark.alongM;
+  const { at: place, along } = on(body, Math.min(1, out / limb.lengthM));
+  const at = { x: places.across(place), y: places.down(place) };
+  const turned = Math.atan2(places.down(along), places.across(along));
+  const turn = (turned * 180) / Math.PI;
+  const size = Math.max(text * 0.45, (limb.diameterCm / 100) * 0.85);
+  const colour = mark.urgent ? 'var(--rust)' : 'var(--damson)';
   // Its number stands out along what comes off, or back from where it is shortened, clear of the tag at the end.
-  const aside = mark.kind === 'remove' ? 0.35 : -0.35;
+  const aside = (mark.kind === 'remove' ? 1.4 : -1.4) * text;
   const beside = { x: at.x + aside * Math.cos(turned), y: at.y + aside * Math.sin(turned) };
+  const wide = text * 0.2;
+  const mine =
+    mark.kind === 'remove'
+      ? Array.from(
+          { length: 7 },
+          (_, i) => `${i ? 'L' : 'M'}${i % 2 ? wide : -wide} ${-size + (i * size) / 3}`,
+        ).join('')
+      : mark.kind === 'shorten'
+        ? `M0 ${-size}V${size}`
+        : `M${-size} ${-size}Q${size * 1.4} 0 ${-size} ${size}`;
   return (
     <>
-      <g
-        transform={`translate(${at.x} ${at.y}) rotate(${turn}) translate(${out} 0)`}
-        fill="none"
-        stroke={colour}
-        strokeWidth={0.045}
-        pointerEvents="none"
-      >
-        {mark.kind === 'remove' && (
-          <path
-            d={Array.from(
-              { length: 7 },
-              (_, i) => `${i ? 'L' : 'M'}${i % 2 ? 0.06 : -0.06} ${-size + (i * size) / 3}`,
-            ).join('')}
-          />
-        )}
-        {mark.kind === 'shorten' && <path d={`M0 ${-size}V${size}`} strokeWidth={0.07} />}
-        {mark.kind === 'bend' && <path d={`M${-size} ${-size}Q${size * 1.4} 0 ${-size} ${size}`} />}
+      <g transform={`translate(${at.x} ${at.y}) rotate(${turn})`} fill="none" pointerEvents="none">
+        <path d={mine} stroke="var(--sheet)" strokeWidth={text * 0.42} strokeLinecap="round" />
+        <path d={mine} stroke={colour} strokeWidth={text * (mark.kind === 'shorten' ? 0.26 : 0.18)} />
       </g>
       {mark.number !== undefined && (
         <g transform={`translate(${beside.x} ${beside.y})`} pointerEvents="none">
-          <circle r={text * 0.8} fill="var(--sheet)" stroke={colour} strokeWidth={0.03} />
+          <circle r={text * 0.8} fill="var(--sheet)" stroke={colour} strokeWidth={text * 0.1} />
           <text y={text * 0.36} fontSize={text} fontWeight={700} textAnchor="middle" fill={colour}>
             {mark.number}
           </text>
@@ -127,54 +106,66 @@ export function CutMark({
   );
 }
 
+/** The tags at the limbs' ends: none lies on another. */
 export function Tags({
-  standing,
-  view,
+  limbs,
+  places,
   text,
   picked,
   goes,
   onPick,
-  edge,
+  sheet,
 }: {
-  standing: Standing[];
-  view: View;
+  limbs: Body[];
+  places: Places;
   text: number;
   picked?: string;
   goes: (id: string) => boolean;
   onPick?: (id: string) => void;
-  edge: [number, number];
+  sheet: { left: number; right: number; top: number; bottom: number };
 }) {
-  const placed: { x: number; y: number }[] = [];
-  return standing.map(({ limb, left }) => {
-    const end = seen(between(limb.base, limb.tip, left), view);
-    const base = seen(limb.base, view);
-    const length = Math.hypot(end.x - base.x, end.y - base.y) || 1;
-    let x = Math.min(edge[1], Math.max(edge[0], end.x + ((end.x - base.x) / length) * text * 0.7));
-    let y = end.y + ((end.y - base.y) / length) * text * 0.7 + text * 0.35;
-    while (placed.some((other) => Math.abs(other.x - x) < text * 1.5 && Math.abs(other.y - y) < text * 0.9)) {
-      y += text * 0.95;
-      x = Math.min(edge[1], x);
-    }
-    placed.push({ x, y });
-    const going = goes(limb.id);
-    return (
+  const thickestFirst = [...limbs].sort((one, other) => other.widths[0]! - one.widths[0]!);
+  const placed = placeLabels(
+    thickestFirst.map((body) => {
+      const end = body.axis[body.axis.length - 1]!;
+      const before = body.axis[Math.max(0, body.axis.length - 4)]!;
+      const x = places.across(end);
+      const y = places.down(end);
+      const dx = x - places.across(before);
+      const dy = y - places.down(before);
+      const long = Math.hypot(dx, dy) || 1;
+      return { id: body.id, x, y, awayX: dx / long, awayY: dy / long };
+    }),
+    text,
+    sheet,
+  );
+  return placed.map(({ id, x, y, lineTo }) => (
+    <g key={id}>
+      {lineTo && (
+        <line
+          x1={lineTo.x}
+          y1={lineTo.y}
+          x2={x}
+          y2={y - text * 0.3}
+          stroke="var(--ink)"
+          strokeWidth={text * 0.05}
+          opacity={0.5}
+          pointerEvents="none"
+        />
+      )}
       <text
-        key={limb.id}
         x={x}
         y={y}
         fontSize={text}
         textAnchor="middle"
-        fontWeight={picked === limb.id ? 700 : 500}
-        fill={picked === limb.id ? 'var(--damson)' : going ? 'var(--bark-dark)' : 'var(--ink)'}
-        fontStyle={going ? 'italic' : undefined}
-        stroke="var(--sheet)"
+        className={'tag' + (picked === id ? ' picked' : goes(id) ? ' going' : '')}
         strokeWidth={text / 4}
         paintOrder="stroke"
         style={{ cursor: onPick ? 'pointer' : undefined }}
-        onClick={() => onPick?.(limb.id)}
+        onClick={() => onPick?.(id)}
       >
-        {limb.id}
+        {id}
       </text>
-    );
-  });
+    </g>
+  ));
 }

@@ -9,25 +9,6 @@ interface Place {
   upM: number;
 }
 
-export interface Seen {
-  /** Metres to the right and downwards on the sheet. */
-  x: number;
-  y: number;
-  /** Metres towards the viewer. */
-  near: number;
-}
-
-/** A place in the crown as it lies on the sheet. Seen from the south, east is right. */
-export function seen(place: Place, view: View): Seen {
-  if (view === 'above') return { x: place.eastM, y: -place.northM, near: place.upM };
-  const stands = (view * Math.PI) / 180;
-  return {
-    x: place.northM * Math.sin(stands) - place.eastM * Math.cos(stands),
-    y: -place.upM,
-    near: place.eastM * Math.sin(stands) + place.northM * Math.cos(stands),
-  };
-}
-
 /** A limb as it is drawn: whole, or ending early. */
 export interface Standing {
   limb: LimbDrawing;

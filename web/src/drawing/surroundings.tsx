@@ -1,5 +1,6 @@
 import type { Drawing } from '../api/client';
 
+/** The ground and the heights wanted, beyond the sheet's edges too: a wide place shows more of them. */
 export function Ground({
   left,
   width,
@@ -16,8 +17,8 @@ export function Ground({
   const level = (metres: number, what: string, dash: string) => (
     <g>
       <line
-        x1={left}
-        x2={left + width}
+        x1={left - width}
+        x2={left + 2 * width}
         y1={-metres}
         y2={-metres}
         stroke="var(--slate)"
@@ -31,24 +32,18 @@ export function Ground({
   );
   return (
     <g>
-      <rect x={left} y={0} width={width} height={1} fill="var(--ground)" />
-      <line x1={left} x2={left + width} y1={0} y2={0} stroke="var(--ink)" strokeWidth={0.03} />
+      <rect x={left - width} y={0} width={3 * width} height={1} fill="var(--ground)" />
+      <line x1={left - width} x2={left + 2 * width} y1={0} y2={0} stroke="var(--ink)" strokeWidth={0.03} />
       {drawing.targetHeightM != null &&
         drawing.targetHeightM < top &&
         level(drawing.targetHeightM, 'wanted', '0.18 0.1')}
       {drawing.clearanceM != null &&
         drawing.clearanceM > 0 &&
         level(drawing.clearanceM, 'clear', '0.04 0.08')}
-      <g
-        transform={`translate(${left + width - 0.45} 0)`}
-        fill="none"
-        stroke="var(--faint)"
-        strokeWidth={0.045}
-        strokeLinecap="round"
-      >
+      <g transform={`translate(${left + width - 0.45} 0)`} className="person">
         <title>A person of 1.7 m</title>
-        <circle cy={-1.58} r={0.11} fill="var(--faint)" />
-        <path d="M0 -1.45V-0.82M0 -0.82L-0.16 0M0 -0.82L0.16 0M-0.25 -0.85L0 -1.35L0.25 -0.85" />
+        <circle cx={0.01} cy={-1.58} r={0.11} />
+        <path d="M-0.19 -1.37Q0 -1.48 0.19 -1.37Q0.25 -1.1 0.27 -0.78L0.21 -0.76L0.15 -1.15L0.14 -0.8Q0.16 -0.4 0.14 0H0.04L0 -0.72L-0.05 0H-0.15Q-0.15 -0.4 -0.14 -0.8L-0.15 -1.15L-0.22 -0.76L-0.28 -0.78Q-0.25 -1.1 -0.19 -1.37Z" />
       </g>
       <g transform={`translate(${left + 0.15} 0.3)`}>
         <path d="M0 -0.1V0H1V-0.1" fill="none" stroke="var(--ink)" strokeWidth={0.025} />

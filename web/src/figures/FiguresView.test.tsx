@@ -1,11 +1,6 @@
-import { afterEach, describe, expect, it, vi } from 'vitest';
+import { afterEach, describe, expect, it } from 'vitest';
 import { answers, asked, box, press, show, takeDown, type } from '../testing/harness';
 import { FiguresView } from './FiguresView';
-
-vi.mock('../api/client', async (original) => ({
-  ...(await original<object>()),
-  api: (await import('../testing/harness')).fakeApi,
-}));
 
 const ONE = '/api/sites/{siteId}/figures/{figure}';
 const share = {
@@ -29,8 +24,8 @@ const width = {
 };
 const numbers = async () => {
   answers.set('GET /api/sites/{siteId}/figures', [share, width]);
-  answers.set('PUT ' + ONE, share);
-  answers.set('DELETE ' + ONE, width);
+  answers.set(`PUT ${ONE}`, share);
+  answers.set(`DELETE ${ONE}`, width);
   await show(<FiguresView />, '/sites/:siteId/figures', '/sites/3/figures');
 };
 

@@ -1,34 +1,12 @@
-import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Button, Form } from 'react-bootstrap';
 import { Link, useParams } from 'react-router';
-import { api, type FigureView, unwrap } from '../api/client';
-import { useChange } from '../api/useChange';
+import type { FigureView } from '../api/client';
 import { Loading } from '../parts/Loading';
 import { ProblemAlert } from '../parts/ProblemAlert';
 import { dateTime, Words } from '../parts/format';
 import { useTitle } from '../parts/useTitle';
-
-const useFigures = (siteId: number) =>
-  useQuery({
-    queryKey: ['figures', siteId],
-    queryFn: async () =>
-      unwrap(await api.GET('/api/sites/{siteId}/figures', { params: { path: { siteId } } })),
-  });
-
-const useChangeFigure = (siteId: number) =>
-  useChange(async ({ one, to }: { one: FigureView; to: { value: number; note?: string } | null }) => {
-    const path = { siteId, figure: one.figure };
-    const version = one.changed?.version ?? 0;
-    return unwrap(
-      to
-        ? await api.PUT('/api/sites/{siteId}/figures/{figure}', {
-            params: { path },
-            body: { version, ...to },
-          })
-        : await api.DELETE('/api/sites/{siteId}/figures/{figure}', { params: { path, query: { version } } }),
-    );
-  }, siteId);
+import { useChangeFigure, useFigures } from './queries';
 
 const shown = (value: number, unit: string) =>
   unit === 'share' ? Math.round(value * 1000) / 10 + ' %' : Math.round(value * 1000) / 1000 + ' ' + unit;
@@ -64,74 +42,76 @@ export function FiguresView() {
         onChange={(e) => setFind(e.target.value)}
       />
       <ProblemAlert error={change.error} />
-      <table className="table table-sm mt-2">
-        <thead>
-          <tr>
-            <th>What it is</th>
-            <th className="num">Shipped</th>
-            <th>Comes from</th>
-            <th>This site</th>
-          </tr>
-        </thead>
-        <tbody>
-          {wanted.map((one) => (
-            <tr key={one.figure}>
-              <td>
-                {one.meaning}
-                <div className="faint small">{Words(one.figure)}</div>
-              </td>
-              <td className="num text-nowrap">{shown(one.shipped, one.unit)}</td>
-              <td className="small">{one.source}</td>
-              <td style={{ minWidth: 230 }}>
-                {editing === one.figure ? (
-                  <Change
-                    figure={one}
-                    saving={change.isPending}
-                    leave={() => setEditing(undefined)}
-                    keep={(value, note) =>
-                      void change.mutateAsync({ one, to: { value, note } }).then(
-                        () => setEditing(undefined),
-                        () => undefined,
-                      )
-                    }
-                  />
-                ) : (
-                  <>
-                    {one.changed && (
-                      <div>
-                        <strong>{shown(one.changed.value, one.unit)}</strong>{' '}
-                        <span className="small faint">
-                          {one.changed.by}, {dateTime(one.changed.at)}
-                          {one.changed.note && ': ' + one.changed.note}
-                        </span>
-                      </div>
-                    )}
-                    <Button
-                      size="sm"
-                      variant="link"
-                      className="p-0 me-2"
-                      aria-label={'Change: ' + one.meaning}
-                      onClick={() => setEditing(one.figure)}
-                    >
-                      Change
-                    </Button>
-                    {one.changed && (
+      <div className="table-responsive" tabIndex={0} role="region" aria-label="The numbers">
+        <table className="table table-sm mt-2">
+          <thead>
+            <tr>
+              <th>What it is</th>
+              <th className="num">Shipped</th>
+              <th>Comes from</th>
+              <th>This site</th>
+            </tr>
+          </thead>
+          <tbody>
+            {wanted.map((one) => (
+              <tr key={one.figure}>
+                <td>
+                  {one.meaning}
+                  <div className="faint small">{Words(one.figure)}</div>
+                </td>
+                <td className="num text-nowrap">{shown(one.shipped, one.unit)}</td>
+                <td className="small">{one.source}</td>
+                <td style={{ minWidth: 230 }}>
+                  {editing === one.figure ? (
+                    <Change
+                      figure={one}
+                      saving={change.isPending}
+                      leave={() => setEditing(undefined)}
+                      keep={(value, note) =>
+                        void change.mutateAsync({ one, to: { value, note } }).then(
+                          () => setEditing(undefined),
+                          () => undefined,
+                        )
+                      }
+                    />
+                  ) : (
+                    <>
+                      {one.changed && (
+                        <div>
+                          <strong>{shown(one.changed.value, one.unit)}</strong>{' '}
+                          <span className="small faint">
+                            {one.changed.by}, {dateTime(one.changed.at)}
+                            {one.changed.note && ': ' + one.changed.note}
+                          </span>
+                        </div>
+                      )}
                       <Button
                         size="sm"
                         variant="link"
-                        className="p-0"
-                        onClick={() => change.mutate({ one, to: null })}
+                        className="p-0 me-2"
+                        aria-label={'Change: ' + one.meaning}
+                        onClick={() => setEditing(one.figure)}
                       >
-                        Put back
+                        Change
                       </Button>
-                    )}
-                  </>
-                )}
-              </td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
+                      {one.changed && (
+                        <Button
+                          size="sm"
+                          variant="link"
+                          className="p-0"
+                          onClick={() => change.mutate({ one, to: null })}
+                        >
+                          Put back
+                        </Button>
+                      )}
+                    </>
+                  )}
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </div>
     </>
   );
 }

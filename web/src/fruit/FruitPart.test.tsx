@@ -1,12 +1,7 @@
 import { act } from 'react';
-import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import { answers, asked, box, settle, show, takeDown, type } from '../testing/harness';
 import { FruitPart } from './FruitPart';
-
-vi.mock('../api/client', async (original) => ({
-  ...(await original<object>()),
-  api: (await import('../testing/harness')).fakeApi,
-}));
 
 const year = (number: number, kilos: number, more = {}) => ({
   year: number,
@@ -19,7 +14,7 @@ const year = (number: number, kilos: number, more = {}) => ({
   ...more,
 });
 const GET = 'GET /api/trees/{treeId}/fruit';
-const PUT = (of: number) => 'PUT /api/trees/7/fruit/' + of;
+const PUT = 'PUT /api/trees/{treeId}/fruit/{year}';
 const submit = async () => {
   act(() =>
     box.querySelector('form')!.dispatchEvent(new Event('submit', { bubbles: true, cancelable: true })),
@@ -52,29 +47,31 @@ describe('the fruit of a tree', () => {
 
   it('enters last year first, with a comma as people write it', async () => {
     answers.set(GET, { years: [], biennial: { years: 0, yearsWanted: 3 } });
-    answers.set(PUT(2026), {});
+    answers.set(PUT, {});
     await show(<FruitPart treeId={7} siteId={1} entering />);
-    await type('fruit-kilos', '31,5');
-    await type('fruit-bloom', '4');
+    await type('field-kilos', '31,5');
+    await type('field-bloom', '4');
     await submit();
     expect(asked.find((one) => one.method === 'PUT')).toMatchObject({
-      path: '/api/trees/7/fruit/2026',
+      params: { treeId: 7, year: 2026 },
       body: { version: 0, data: { kilos: 31.5, bloom: 4 } },
     });
   });
 
   it('changes a known year by its version, and does not send nonsense', async () => {
     answers.set(GET, { years: [year(2025, 9), year(2026, 20)], biennial: { years: 1, yearsWanted: 3 } });
-    answers.set(PUT(2025), {});
+    answers.set(PUT, {});
     await show(<FruitPart treeId={7} siteId={1} entering />);
     await type('fruit-year', '2025');
-    expect(box.querySelector<HTMLInputElement>('#fruit-kilos')!.value).toBe('9');
-    await type('fruit-kilos', 'lots');
-    expect(box.textContent).toContain('Give numbers, such as 42 or 4.2.');
-    await type('fruit-kilos', '11');
+    expect(box.querySelector<HTMLInputElement>('#field-kilos')!.value).toBe('9');
+    await type('field-kilos', 'lots');
+    await submit();
+    expect(box.textContent).toContain('Give kilos as a number, such as 4.2.');
+    expect(asked.some((one) => one.method === 'PUT')).toBe(false);
+    await type('field-kilos', '11');
     await submit();
     expect(asked.find((one) => one.method === 'PUT')).toMatchObject({
-      path: '/api/trees/7/fruit/2025',
+      params: { treeId: 7, year: 2025 },
       body: { version: 2, data: { kilos: 11 } },
     });
     // After saving the form stays in its year.
@@ -83,9 +80,9 @@ describe('the fruit of a tree', () => {
 
   it('asks once about what is possible but unlikely', async () => {
     answers.set(GET, { years: [], biennial: { years: 0, yearsWanted: 3 } });
-    answers.set(PUT(2026), {});
+    answers.set(PUT, {});
     await show(<FruitPart treeId={7} siteId={1} entering />);
-    await type('fruit-kilos', '450');
+    await type('field-kilos', '450');
     await submit();
     expect(box.textContent).toContain('very much for one plant');
     expect(asked.some((one) => one.method === 'PUT')).toBe(false);

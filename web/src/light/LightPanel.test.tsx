@@ -3,11 +3,6 @@ import type { SiteLight } from '../api/client';
 import { answers, asked, box, press, settle, show, takeDown } from '../testing/harness';
 import { LightPanel } from './LightPanel';
 
-vi.mock('../api/client', async (original) => ({
-  ...(await original<object>()),
-  api: (await import('../testing/harness')).fakeApi,
-}));
-
 const JOB = '/api/sites/{siteId}/light/job';
 const streams: { url: string; onmessage?: (event: { data: string }) => void; closed: boolean }[] = [];
 
@@ -27,8 +22,8 @@ beforeEach(() => {
     },
   );
 });
-afterEach(() => {
-  takeDown();
+afterEach(async () => {
+  await takeDown();
   vi.unstubAllGlobals();
 });
 
@@ -45,7 +40,7 @@ const light = (more = {}) =>
 
 describe('light and room of a site', () => {
   it('names who takes much, and not who takes next to nothing', async () => {
-    answers.set('GET ' + JOB, []);
+    answers.set(`GET ${JOB}`, []);
     await show(<LightPanel siteId={1} light={light()} />);
     expect([...box.querySelectorAll('li')].map((one) => one.textContent)).toEqual([
       'K-2 takes 20 % from K-1',
@@ -54,7 +49,7 @@ describe('light and room of a site', () => {
   });
 
   it('shows the first pairs that stand too close and how many more there are', async () => {
-    answers.set('GET ' + JOB, []);
+    answers.set(`GET ${JOB}`, []);
     const pair = (i: number) => ({
       one: 'A' + i,
       other: 'B' + i,
@@ -69,7 +64,7 @@ describe('light and room of a site', () => {
   });
 
   it('follows a running job, also one begun on another page, and stops it', async () => {
-    answers.set('GET ' + JOB, [{ id: 9, state: 'running', done: 0, total: 27 }]);
+    answers.set(`GET ${JOB}`, [{ id: 9, state: 'running', done: 0, total: 27 }]);
     answers.set('POST /api/jobs/{jobId}/cancel', { id: 9, state: 'cancelled', done: 5, total: 27 });
     await show(<LightPanel siteId={1} light={light()} />);
     expect(streams[0]!.url).toBe('/api/jobs/9/progress');
@@ -81,7 +76,7 @@ describe('light and room of a site', () => {
   });
 
   it('says how the last one ended', async () => {
-    answers.set('GET ' + JOB, [
+    answers.set(`GET ${JOB}`, [
       { id: 9, state: 'failed', done: 5, total: 27, problem: 'The server was stopped.' },
     ]);
     await show(<LightPanel siteId={1} light={light()} />);

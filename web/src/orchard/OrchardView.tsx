@@ -10,6 +10,7 @@ import { useTitle } from '../parts/useTitle';
 import { TodayBoard } from '../today/TodayBoard';
 import { RemovalRegister } from '../wood/RemovalForm';
 import { useSite, useTrees } from '../api/orchard';
+import { FirstSteps, useNotWalked } from './FirstSteps';
 import { SitePlan } from './SitePlan';
 import { SPECIES, TRIAGE, TRIAGE_MEANS } from '../vocabulary/orchard';
 
@@ -39,6 +40,7 @@ export function OrchardView() {
   const picked = Number(params.get('tree')) || undefined;
   const lit = params.get('light') === 'yes';
   const light = useSiteLight(siteId, lit);
+  const notWalked = useNotWalked(siteId);
   const set = (changes: Record<string, string>) =>
     setParams(
       (now) => {
@@ -60,10 +62,16 @@ export function OrchardView() {
           {filtered ? ' found' : ''}
           {trees.more ? ', the first ' + list.length + ' shown' : ''}
         </span>
+        {notWalked > 0 && (
+          <Link to={'/sites/' + siteId + '/walk'}>
+            {notWalked} {notWalked === 1 ? 'tree' : 'trees'} not walked
+          </Link>
+        )}
         <Link className="btn btn-primary btn-sm ms-auto" to={'/sites/' + siteId + '/trees/new'}>
           Add a tree
         </Link>
       </div>
+      {!filtered && <FirstSteps siteId={siteId} trees={trees.total} />}
       {list.length === 0 && !filtered ? (
         <p>
           No tree is registered here yet.{' '}

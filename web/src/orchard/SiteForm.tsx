@@ -2,113 +2,18 @@ import { zodResolver } from '@hookform/resolvers/zod';
 import { Button, Col, Form, Row } from 'react-bootstrap';
 import { useForm } from 'react-hook-form';
 import { Link, useNavigate, useParams } from 'react-router';
-import { z } from 'zod';
 import type { SiteData } from '../api/client';
-import { decimal, SelectField, showRefused, TextField } from '../parts/fields';
+import { useAddSite, useChangeSite, useSite } from '../api/orchard';
+import { showRefused } from '../parts/fields';
+import { FieldInput } from '../parts/formOf';
 import { Loading } from '../parts/Loading';
 import { ProblemAlert } from '../parts/ProblemAlert';
 import { useTitle } from '../parts/useTitle';
-import { useAddSite, useChangeSite, useSite } from '../api/orchard';
+import { SCHOOLS } from '../vocabulary/orchard';
+import { Climate } from './Climate';
+import { POLICY_FIELDS, SITE_FIELDS } from './siteFields';
+import { at, dataOf, EMPTY, type Fields, fieldsOf, schema } from './siteForm';
 import { ArchiveUpload } from './Welcome';
-import { MONTHS, SCHOOLS } from '../vocabulary/orchard';
-
-const between = (low: number, high: number, what: string) =>
-  z.string().refine((text) => {
-    const value = decimal(text);
-    return value !== null && value >= low && value <= high;
-  }, `Give ${what} from ${low} to ${high}.`);
-
-const betweenOrNone = (low: number, high: number, what: string) =>
-  z.string().refine((text) => {
-    const value = decimal(text);
-    return !text.trim() || (value !== null && value >= low && value <= high);
-  }, `Give ${what} from ${low} to ${high}, or nothing.`);
-
-const schema = z.object({
-  name: z.string().trim().min(1, 'Give the site a name.').max(80, 'Give at most 80 letters.'),
-  latitude: between(-90, 90, 'degrees'),
-  longitude: between(-180, 180, 'degrees'),
-  timeZone: z.string().min(1, 'Choose one.'),
-  monthlyMeanC: z.array(between(-60, 50, 'degrees')),
-  monthlyRainMm: z.array(between(0, 3000, 'mm')),
-  monthlyMinC: z.array(betweenOrNone(-70, 50, 'degrees')),
-  monthlyMaxC: z.array(betweenOrNone(-60, 60, 'degrees')),
-  policyNote: z.string().max(500, 'Give at most 500 letters.'),
-  policy: z.object({
-    allowance: z.string(),
-    summerAllowance: between(0, 34, 'a percentage'),
-    bigCuts: z.string(),
-    pome: z.string(),
-    apricot: z.string(),
-    peach: z.string(),
-    fig: z.string(),
-    bend: z.string(),
-    sealing: z.string(),
-    inGrowth: z.string(),
-  }),
-});
-type Fields = z.infer<typeof schema>;
-
-const EMPTY: Fields = {
-  name: '',
-  latitude: '',
-  longitude: '',
-  timeZone: Intl.DateTimeFormat().resolvedOptions().timeZone,
-  monthlyMeanC: MONTHS.map(() => ''),
-  monthlyRainMm: MONTHS.map(() => ''),
-  monthlyMinC: MONTHS.map(() => ''),
-  monthlyMaxC: MONTHS.map(() => ''),
-  policyNote: '',
-  policy: {
-    allowance: 'quarter',
-    summerAllowance: '10',
-    bigCuts: '3',
-    pome: 'late-winter',
-    apricot: 'dry-summer',
-    peach: 'bud-swell',
-    fig: 'whole',
-    bend: 'slanting',
-    sealing: 'none',
-    inGrowth: 'none',
-  },
-};
-
-const fieldsOf = (site: SiteData): Fields => ({
-  ...site,
-  latitude: String(site.latitude),
-  longitude: String(site.longitude),
-  monthlyMeanC: site.monthlyMeanC.map(String),
-  monthlyRainMm: site.monthlyRainMm.map(String),
-  monthlyMinC: MONTHS.map((_, i) => String(site.monthlyMinC?.[i] ?? '')),
-  monthlyMaxC: MONTHS.map((_, i) => String(site.monthlyMaxC?.[i] ?? '')),
-  policyNote: site.policyNote ?? '',
-  policy: {
-    ...site.policy,
-    inGrowth: site.policy.inGrowth ?? 'none',
-    summerAllowance: String(Math.round(site.policy.summerAllowance * 1000) / 10),
-    bigCuts: String(site.policy.bigCuts),
-  },
-});
-
-/** Twelve numbers, or nothing when no field is filled in; a gap among them is refused by the server, by its month. */
-const ifAny = (texts: string[]) =>
-  texts.some((text) => text.trim()) ? texts.map((text) => decimal(text) as number) : undefined;
-
-const dataOf = (fields: Fields): SiteData => ({
-  ...fields,
-  latitude: decimal(fields.latitude)!,
-  longitude: decimal(fields.longitude)!,
-  monthlyMeanC: fields.monthlyMeanC.map((text) => decimal(text)!),
-  monthlyRainMm: fields.monthlyRainMm.map((text) => decimal(text)!),
-  monthlyMinC: ifAny(fields.monthlyMinC),
-  monthlyMaxC: ifAny(fields.monthlyMaxC),
-  policyNote: fields.policyNote.trim() || undefined,
-  policy: {
-    ...fields.policy,
-    summerAllowance: decimal(fields.policy.summerAllowance)! / 100,
-    bigCuts: Number(fields.policy.bigCuts),
-  },
-});
 
 export function AddSite() {
   const navigate = useNavigate();
@@ -169,13 +74,6 @@ export function EditSite() {
   );
 }
 
-const ROWS = [
-  ['monthlyMeanC', 'Mean, °C', 'mean, degrees C'],
-  ['monthlyRainMm', 'Rain, mm', 'rain, mm'],
-  ['monthlyMinC', 'Nights, °C', 'mean of nights, degrees C'],
-  ['monthlyMaxC', 'Days, °C', 'mean of days, degrees C'],
-] as const;
-
 function SiteFields({
   title,
   start,
@@ -193,125 +91,40 @@ function SiteFields({
 }) {
   const form = useForm<Fields>({ resolver: zodResolver(schema), defaultValues: start });
   const submit = form.handleSubmit((fields) =>
-    save(dataOf(fields)).catch((refused: unknown) => showRefused(refused, form.setError)),
+    save(dataOf(fields)).catch((refused: unknown) => showRefused(refused, form.setError, at)),
   );
   return (
     <Form onSubmit={submit} noValidate>
       <h1>{title}</h1>
       <ProblemAlert error={error} withFields={false} />
       <Row>
-        <Col md={4}>
-          <TextField form={form} name="name" label="Name" />
-        </Col>
-        <Col sm={4} md={2}>
-          <TextField
-            form={form}
-            name="latitude"
-            label="Latitude"
-            unit="degrees north"
-            hint="South is negative"
-            inputMode="decimal"
-          />
-        </Col>
-        <Col sm={4} md={2}>
-          <TextField
-            form={form}
-            name="longitude"
-            label="Longitude"
-            unit="degrees east"
-            hint="West is negative"
-            inputMode="decimal"
-          />
-        </Col>
-        <Col sm={4} md={4}>
-          <SelectField
-            form={form}
-            name="timeZone"
-            label="Time zone"
-            none="Choose"
-            options={Object.fromEntries(
-              [...new Set([start.timeZone, ...Intl.supportedValuesOf('timeZone')])]
-                .filter(Boolean)
-                .map((zone) => [zone, zone.replaceAll('_', ' ')]),
-            )}
-          />
-        </Col>
-      </Row>
-      <h2>Climate by month</h2>
-      <div className="table-responsive">
-        <table className="table table-sm" style={{ minWidth: 860 }}>
-          <thead>
-            <tr>
-              <th></th>
-              {MONTHS.map((month) => (
-                <th key={month}>{month}</th>
-              ))}
-            </tr>
-          </thead>
-          <tbody>
-            {ROWS.map(([row, name, spoken]) => (
-              <tr key={row}>
-                <th className="text-nowrap">{name}</th>
-                {MONTHS.map((month, i) => (
-                  <td key={month} className="p-1">
-                    <Form.Control
-                      size="sm"
-                      inputMode="decimal"
-                      aria-label={month + ' ' + spoken}
-                      isInvalid={!!form.formState.errors[row]?.[i]}
-                      {...form.register(`${row}.${i}`)}
-                    />
-                  </td>
-                ))}
-              </tr>
-            ))}
-          </tbody>
-        </table>
-      </div>
-      {(form.formState.errors.monthlyMeanC || form.formState.errors.monthlyRainMm) && (
-        <p className="text-danger small">Give all twelve months: mean temperature in °C and rain in mm.</p>
-      )}
-      {(form.formState.errors.monthlyMinC || form.formState.errors.monthlyMaxC) && (
-        <p className="text-danger small">
-          Coldest nights and warmest days: give all twelve months of both in °C, or none.
-        </p>
-      )}
-      <p className="faint small">
-        The usual coldest of nights and warmest of days sharpen when buds swell and frost ends; leave both
-        rows empty where they are not known.
-      </p>
-      <h2>Where practitioners differ</h2>
-      <Row>
-        {Object.entries(SCHOOLS).map(([name, school]) => (
-          <Col md={6} key={name}>
-            <SelectField
-              form={form}
-              name={('policy.' + name) as 'policy.pome'}
-              label={school.label}
-              options={school.options}
-            />
+        {SITE_FIELDS.filter((field) => field.name !== 'policyNote').map((field) => (
+          <Col key={field.name} sm={4} md={field.kind === 'number' ? 2 : 4}>
+            <FieldInput form={form} field={field} under="site." />
           </Col>
         ))}
-        <Col md={3} sm={6}>
-          <TextField
-            form={form}
-            name="policy.summerAllowance"
-            label="Of the crown in summer"
-            unit="%"
-            hint="Apples, pears and their like"
-            inputMode="decimal"
-          />
-        </Col>
-        <Col md={3} sm={6}>
-          <SelectField
-            form={form}
-            name="policy.bigCuts"
-            label="Big cuts a tree a year"
-            options={{ '3': 'Three – the usual limit', '2': 'Two – more careful' }}
-          />
-        </Col>
       </Row>
-      <TextField form={form} name="policyNote" label="Why chosen so" hint="Shown wherever a choice matters" />
+      <Climate form={form} siteId={siteId} />
+      <details open={siteId !== undefined}>
+        <summary>
+          <h2 className="d-inline-block">Where practitioners differ</h2>
+        </summary>
+        <p className="faint small">As the careful have it, until you choose otherwise.</p>
+        <Row>
+          {POLICY_FIELDS.map((field) => (
+            <Col
+              key={field.name}
+              sm={field.name in SCHOOLS ? undefined : 6}
+              md={field.name in SCHOOLS ? 6 : 3}
+            >
+              <FieldInput form={form} field={field} under="policy." />
+            </Col>
+          ))}
+        </Row>
+        {SITE_FIELDS.filter((field) => field.name === 'policyNote').map((field) => (
+          <FieldInput key={field.name} form={form} field={field} under="site." />
+        ))}
+      </details>
       <Button type="submit" disabled={saving}>
         Save
       </Button>{' '}

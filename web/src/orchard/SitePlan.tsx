@@ -1,9 +1,15 @@
-import type { KeyboardEvent, MouseEvent } from 'react';
+import { KeyboardEvent, MouseEvent, useEffect, useRef, useState } from 'react';
 import type { SiteLight, Tree } from '../api/client';
 import { usePlanView, type InView } from './planView';
 import { North, PlanKey, PlanPatterns, ScaleBar, Shade, spreadM, TooClose, TreeMark } from './planMarks';
 
 const MARGIN_M = 3;
+/** No tag is smaller. */
+const LEAST_TEXT_PX = 12.5;
+
+/** Before it is laid out. */
+const AT_FIRST_PX = 700;
+
 /** How wide a letter is, of its height. */
 const LETTER = 0.55;
 const CLOSER = 1.6;
@@ -47,9 +53,19 @@ export function SitePlan({
   const north = Math.max(...points.map((p) => p.north + p.radius)) + MARGIN_M;
   const width = Math.max(east - west, 14);
   const height = Math.max(north - south, 8);
+  const sheet = useRef<SVGSVGElement>(null);
+  const [wide, setWide] = useState(AT_FIRST_PX);
+  useEffect(() => {
+    const is = sheet.current;
+    if (!is || typeof ResizeObserver === 'undefined') return;
+    const watch = new ResizeObserver(() => setWide(Math.max(200, is.clientWidth)));
+    watch.observe(is);
+    return () => watch.disconnect();
+  }, []);
   const { view, closer, come, move, whole, dragged, pointer } = usePlanView({ width, height });
   // The plan is as wide as it may be or as high: letters are as large whichever it is.
-  const text = Math.max(view.width / 52, view.height / 38);
+  // On a phone tags are as large as can be read, and fewer.
+  const text = Math.max(view.width / 52, view.height / 38, (view.width * LEAST_TEXT_PX) / wide);
   const bar = view.width > 60 ? 20 : view.width > 30 ? 10 : view.width > 8 ? 5 : 1;
   const drawn = trees.filter((tree) => touches(tree, view, west, north));
   const tagged = roomForTags(drawn, picked, text);
@@ -72,6 +88,7 @@ export function SitePlan({
   };
   const plan = (
     <svg
+      ref={sheet}
       className={'site-plan' + (onPlace ? ' placing' : '') + (closer > 1 ? ' close' : '')}
       viewBox={`${view.x} ${view.y} ${view.width} ${view.height}`}
       onClick={place}

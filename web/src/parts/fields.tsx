@@ -88,8 +88,12 @@ export function SelectField<T extends FieldValues>({
   );
 }
 
-/** Puts what the server refused at the fields it named. */
-export function showRefused<T extends FieldValues>(error: unknown, setError: UseFormSetError<T>) {
+/** Puts what the server refused at the fields it named; {@code at} says where in the form each of them stands. */
+export function showRefused<T extends FieldValues>(
+  error: unknown,
+  setError: UseFormSetError<T>,
+  at: (name: string) => string = (name) => name,
+) {
   if (!(error instanceof Problem)) return;
   for (const field of error.errors) {
     const name = field.pointer
@@ -97,7 +101,7 @@ export function showRefused<T extends FieldValues>(error: unknown, setError: Use
       .replace(/^\//, '')
       .replaceAll('/', '.');
     if (name)
-      setError(name as Path<T>, {
+      setError(at(name) as Path<T>, {
         message: field.detail.charAt(0).toUpperCase() + field.detail.slice(1) + '.',
       });
   }

@@ -37,6 +37,26 @@ describe('a form from one list of fields', () => {
     });
   });
 
+  it('keeps shares as fractions and words without the spaces about them', () => {
+    const shares = formOf<{ share: number; note?: string }>([
+      {
+        name: 'share',
+        label: 'Share',
+        kind: 'number',
+        unit: '%',
+        as: 'a share',
+        percent: true,
+        range: [0, 34],
+      },
+      { name: 'note', label: 'Note', kind: 'text', most: 9 },
+    ]);
+    expect(shares.typed({ share: 0.07 })).toEqual({ share: '7', note: '' });
+    expect(shares.data({ share: '7', note: '  ' })).toEqual({ share: 0.07, note: undefined });
+    expect(shares.schema.safeParse({ share: '35', note: '' }).error?.issues[0]?.message).toBe(
+      'Give a share from 0 to 34.',
+    );
+  });
+
   it('says what is wrong at the field', () => {
     const wrong = form.schema.safeParse({
       tag: ' ',

@@ -1,10 +1,13 @@
 import { Form } from 'react-bootstrap';
-import type { UseFormReturn } from 'react-hook-form';
+import type { FieldValues, Path, UseFormReturn } from 'react-hook-form';
 import { z } from 'zod';
 import { decimal, SelectField, TextField } from './fields';
 
 /** What is entered, by field, as it is typed. */
 export type Typed = Record<string, string | boolean>;
+
+/** The least and the most a number may be. */
+export type Range = readonly [number, number];
 
 /** One field of a form: everything that is said of it is said here. */
 export type Field<T> = {
@@ -13,11 +16,19 @@ export type Field<T> = {
   hint?: string;
 } & (
   | { kind: 'text'; most: number; lines?: number; missing?: string }
-  | { kind: 'number'; unit: string; as: string; missing?: string }
-  | { kind: 'whole'; as: string }
+  | { kind: 'number'; unit: string; as: string; missing?: string; percent?: true; range?: Range }
+  | { kind: 'whole'; as: string; range?: Range }
+  | { kind: 'date' | 'time'; missing: string }
   | { kind: 'choice'; options: Record<string, string>; none?: string; start?: string; missing?: string }
   | { kind: 'yes' }
 );
+
+const within = (text: string, range?: Range) => {
+  const value = decimal(text);
+  return !range || value === null || (value >= range[0] && value <= range[1]);
+};
+
+const fromTo = (as: string, range?: Range) => (range ? `Give ${as} from ${range[0]} to ${range[1]}.` : '');
 
 function schemaOf<T>(field: Field<T>): z.ZodType<string | boolean> {
   switch (field.kind) {
@@ -30,7 +41,8 @@ function schemaOf<T>(field: Field<T>): z.ZodType<string | boolean> {
     case 'number': {
       const number = z
         .string()
-        .refine((text) => !Number.isNaN(decimal(text)), `Give ${field.as} as a number, such as 4.2.`);
+        .refine((text) => !Number.isNaN(decimal(text)), `Give ${field.as} as a number, such as 4.2.`)
+        .refine((text) => within(text, field.range), fromTo(field.as, field.range));
       return field.missing ? number.refine((text) => text.trim() !== '', field.missing) : number;
     }
     case 'whole':
@@ -39,7 +51,11 @@ function schemaOf<T>(field: Field<T>): z.ZodType<string | boolean> {
         .refine(
           (text) => text.trim() === '' || /^\d+$/.test(text.trim()),
           `Give ${field.as} as a whole number.`,
-        );
+        )
+        .refine((text) => within(text, field.range), fromTo(field.as, field.range));
+    case 'date':
+    case 'time':
+      return z.string().min(1, field.missing);
     case 'choice':
       return field.missing ? z.string().min(1, field.missing) : z.string();
   }
@@ -50,13 +66,19 @@ const startOf = <T,>(field: Field<T>): string | boolean =>
 
 function typed<T>(field: Field<T>, value: unknown): string | boolean {
   if (field.kind === 'yes') return value === true;
-  return value === null || value === undefined ? '' : String(value);
+  if (value === null || value === undefined) return '';
+  // Shares are kept as fractions; without the noise of 0.07 times a hundred.
+  if (field.kind === 'number' && field.percent) return String(Math.round(Number(value) * 1000) / 10);
+  return String(value);
 }
 
 function meant<T>(field: Field<T>, value: string | boolean): unknown {
   if (typeof value === 'boolean') return value;
-  if (field.kind === 'number' || field.kind === 'whole') return decimal(value) ?? undefined;
-  return value || undefined;
+  if (field.kind === 'number' || field.kind === 'whole') {
+    const number = decimal(value);
+    return number === null ? undefined : field.kind === 'number' && field.percent ? number / 100 : number;
+  }
+  return value.trim() || undefined;
 }
 
 /** What follows from the list of a form's fields: what may be entered, what it starts from, and its way to data and back. */
@@ -75,9 +97,18 @@ export function formOf<T extends object>(fields: readonly Field<T>[]) {
   };
 }
 
-/** A field of a list as it is entered. */
-export function FieldInput<T>({ form, field }: { form: UseFormReturn<Typed>; field: Field<T> }) {
-  const { name, label, hint } = field;
+/** A field of a list as it is entered; {@code under} is where its list stands in the form, as "policy.". */
+export function FieldInput<T, V extends FieldValues>({
+  form,
+  field,
+  under = '',
+}: {
+  form: UseFormReturn<V>;
+  field: Field<T>;
+  under?: string;
+}) {
+  const { label, hint } = field;
+  const name = (under + field.name) as Path<V>;
   switch (field.kind) {
     case 'choice':
       return (
@@ -100,5 +131,8 @@ export function FieldInput<T>({ form, field }: { form: UseFormReturn<Typed>; fie
       );
     case 'whole':
       return <TextField form={form} name={name} label={label} hint={hint} inputMode="numeric" />;
+    case 'date':
+    case 'time':
+      return <TextField form={form} name={name} label={label} hint={hint} type={field.kind} />;
   }
 }

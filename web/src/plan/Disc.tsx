@@ -1,6 +1,7 @@
 import type { KeyboardEvent } from 'react';
 import type { LimbAnswer, PlannedCut } from '../api/client';
 import { percent } from '../parts/format';
+import type { useDragged } from './useDragged';
 import { VERDICTS } from '../vocabulary/verdict';
 
 export function Disc({
@@ -9,17 +10,16 @@ export function Disc({
   picked,
   onPick,
   onKeyDown,
-  onDragStart,
-  onDragEnd,
+  grip,
 }: {
   cut: PlannedCut;
   limb?: LimbAnswer;
   picked: boolean;
   onPick: () => void;
   onKeyDown: (e: KeyboardEvent) => void;
-  onDragStart: () => void;
-  onDragEnd: () => void;
+  grip: ReturnType<ReturnType<typeof useDragged>['grip']>;
 }) {
+  const { wasDrag, ...hand } = grip;
   const size = Math.round(26 + 3 * Math.min(20, cut.cut.diameterCm));
   const dead = limb?.crownShare === 0;
   const says =
@@ -31,21 +31,14 @@ export function Disc({
   return (
     <button
       type="button"
-      draggable
       data-cut={cut.limb + cut.kind}
       className={`disc ${cut.kind}${dead ? ' dead' : ''}${limb?.urgent ? ' urgent' : ''}${picked ? ' picked' : ''}${cut.byHand ? ' by-hand' : ''}`}
       style={{ width: size, height: size }}
       aria-label={says}
       title={says}
-      onClick={onPick}
+      onClick={() => !wasDrag() && onPick()}
       onKeyDown={onKeyDown}
-      onDragStart={(e) => {
-        e.dataTransfer.setData('text/plain', cut.limb);
-        e.dataTransfer.effectAllowed = 'move';
-        // The rows that appear must not move the disc while the browser takes hold of it.
-        window.setTimeout(onDragStart);
-      }}
-      onDragEnd={onDragEnd}
+      {...hand}
     >
       {cut.limb}
       {cut.byHand && <i className="bi bi-hand-index-thumb" aria-hidden="true" />}

@@ -1,4 +1,3 @@
-import { type DragEvent } from 'react';
 import { type Lane } from '../api/client';
 import { date, dates, percent, personMinutes } from '../parts/format';
 import { SEASONS } from '../vocabulary/verdict';
@@ -10,36 +9,30 @@ export const seasonOf = (time: { season: string; quality?: string | null }) =>
 export function LaneRow({
   row,
   over,
-  onOver,
-  onDrop,
-  moving,
+  shown,
+  onLook,
   children,
 }: {
   row: Row;
+  /** Whether a cut is held over it. */
   over: boolean;
-  onOver: () => void;
-  onDrop: () => void;
-  moving: boolean;
+  /** Whether the drawing shows what falls in it. */
+  shown: boolean;
+  /** Looked at by the pointer, or no longer. */
+  onLook: (row?: string) => void;
   children: React.ReactNode;
 }) {
   const { lane, time } = row;
   const season = lane ?? time!;
   const window = lane?.window ?? time!;
-  const drag = (e: DragEvent) => {
-    if (!moving) return;
-    e.preventDefault();
-    onOver();
-  };
   return (
     <div
-      className={'lane' + (over ? ' over' : '') + (lane ? '' : ' empty')}
+      className={'lane' + (over ? ' over' : '') + (lane ? '' : ' empty') + (shown ? ' shown' : '')}
       role="group"
+      data-lane={row.key}
       aria-label={season.yearLabel + ' ' + seasonOf(season)}
-      onDragOver={drag}
-      onDrop={(e) => {
-        e.preventDefault();
-        onDrop();
-      }}
+      onPointerEnter={() => lane && onLook(row.key)}
+      onPointerLeave={() => onLook(undefined)}
     >
       <div>
         <strong>{season.yearLabel}</strong> {seasonOf(season)}
@@ -86,7 +79,7 @@ export function LaneRow({
           <Gauge lane={lane} />
         </>
       ) : (
-        <div className="faint small">Drop it here</div>
+        <div className="faint small">Let go of it here</div>
       )}
     </div>
   );

@@ -1,13 +1,10 @@
 import { act } from 'react';
-import { afterEach, describe, expect, it, vi } from 'vitest';
+import { afterEach, describe, expect, it } from 'vitest';
 import type { Judgement } from '../api/client';
 import { answers, asked, box, button, press, settle, show, takeDown, type } from '../testing/harness';
+import { LimbInPlan } from './LimbInPlan';
 import { PlanLanes } from './PlanLanes';
-
-vi.mock('../api/client', async (original) => ({
-  ...(await original<object>()),
-  api: (await import('../testing/harness')).fakeApi,
-}));
+import { usePlanEdits } from './usePlanEdits';
 
 /** What was asked for beyond looking. */
 const changes = () => asked.filter((one) => one.method !== 'GET');
@@ -33,6 +30,7 @@ const lane = (year: number, cuts: unknown[]) => ({
   share: 0.1,
   allowance: 0.25,
   bigCuts: 1,
+  tasks: [],
   minutes: 5,
 });
 const times = [2027, 2028, 2029].map((year) => ({
@@ -64,8 +62,18 @@ const judgement = (more = {}) =>
   }) as unknown as Judgement;
 
 const PUT = 'PUT /api/trees/{treeId}/plan';
-const plan = (given: Judgement, picked?: string) =>
-  show(<PlanLanes judgement={given} treeId={7} picked={picked} onPick={() => undefined} />);
+
+function Plan({ given, picked }: { given: Judgement; picked?: string }) {
+  const edits = usePlanEdits(given, 7);
+  const none = () => undefined;
+  return (
+    <>
+      <PlanLanes judgement={given} treeId={7} edits={edits} picked={picked} onPick={none} onLook={none} />
+      {picked && <LimbInPlan judgement={given} limb={picked} edits={edits} />}
+    </>
+  );
+}
+const plan = (given: Judgement, picked?: string) => show(<Plan given={given} picked={picked} />);
 const key = async (name: string, pressed: string) => {
   act(() => {
     button(name).dispatchEvent(new KeyboardEvent('keydown', { key: pressed, bubbles: true }));

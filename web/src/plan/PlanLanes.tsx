@@ -1,4 +1,4 @@
-import { type KeyboardEvent, useEffect, useRef, useState } from 'react';
+import { type KeyboardEvent, useEffect, useRef } from 'react';
 import { Button } from 'react-bootstrap';
 import {
   type Judgement,
@@ -12,119 +12,103 @@ import { personMinutes } from '../parts/format';
 import { ProblemAlert } from '../parts/ProblemAlert';
 import { Reasons } from '../parts/Reasons';
 import { SEASONS } from '../vocabulary/verdict';
-import { givenBack, moved, type Moving, rows, stepped } from './moves';
-import { LimbEdits, PlanSettings } from './PlanEditing';
-import { PlanState } from './PlanState';
-import { useEditPlan } from './queries';
-import { LaneRow } from './LaneRow';
 import { Disc } from './Disc';
-import { MoveTo } from './MoveTo';
+import { LaneRow } from './LaneRow';
+import { keyOf, type Moving, rows, stepped } from './moves';
+import { PlanSettings } from './PlanEditing';
+import { PlanState } from './PlanState';
+import { useDragged } from './useDragged';
+import type { PlanEdits } from './usePlanEdits';
 
 /** A lane for each year and season: its cuts as discs as wide as the wood, and what they take of the crown. Cuts can be dragged, or moved by keys. */
 export function PlanLanes({
   judgement,
   treeId,
+  edits: plan,
   picked,
   onPick,
+  shown,
+  onLook,
 }: {
   judgement: Judgement;
   treeId: number;
+  edits: PlanEdits;
   picked?: string;
   onPick: (limb: string) => void;
+  /** The lane whose cuts the drawing shows. */
+  shown?: string;
+  onLook: (lane?: string) => void;
 }) {
-  const { plan, notPlaced, care, upkeep, limbs } = judgement.evaluation;
-  const move = useEditPlan(treeId);
-  const [moving, setMoving] = useState<Moving>();
-  const [over, setOver] = useState<string>();
-  const [before, setBefore] = useState<PlanWishes[]>([]);
+  const { plan: lanes, notPlaced, care, upkeep, limbs } = judgement.evaluation;
   const refocus = useRef<Moving>(undefined);
   const section = useRef<HTMLElement>(null);
-  const [tried, setTried] = useState<{ cut: Moving; time: Time }>();
   const byId = new Map(limbs.map((limb) => [limb.id, limb]));
-  const edits = judgement.edits;
-  const pins = edits.pins ?? [];
-  const send = (next: PlanWishes, undoing = false) =>
-    move.mutate(
-      { version: judgement.planVersion, edits: next },
-      { onSuccess: () => setBefore((list) => (undoing ? list.slice(0, -1) : [...list, edits])) },
-    );
   const to = (cut: Moving, time: Time | undefined) => {
-    setMoving(undefined);
-    setOver(undefined);
     if (!time) return;
-    setTried({ cut, time });
     refocus.current = cut;
-    send({ ...edits, pins: moved(pins, cut, time) });
+    plan.move(cut, time);
   };
+  const { held, over, grip } = useDragged((cut, row) =>
+    to(
+      cut,
+      judgement.times.find((time) => keyOf(time) === row),
+    ),
+  );
   // A moved cut stands in another row: whoever moved it by keys can go on.
   useEffect(() => {
     const cut = refocus.current;
-    if (!cut || move.isPending) return;
+    if (!cut) return;
     const disc = [...(section.current?.querySelectorAll<HTMLElement>('[data-cut]') ?? [])].find(
       (one) => one.dataset.cut === cut.limb + cut.kind,
     );
     if (disc && document.activeElement === document.body) disc.focus({ preventScroll: true });
-    refocus.current = undefined;
-  }, [judgement, move.isPending]);
+    if (!plan.busy) refocus.current = undefined;
+  }, [judgement, plan.busy]);
   const keys = (e: KeyboardEvent, lane: Lane, cut: PlannedCut) => {
     const by = { ArrowUp: -1, ArrowDown: 1 }[e.key] as -1 | 1 | undefined;
     if (!by) return;
     e.preventDefault();
     to(cut, stepped(judgement, lane, by));
   };
-  const last = before[before.length - 1];
   return (
     <section aria-label="Plan" ref={section}>
-      <div className="d-flex flex-wrap gap-3 align-items-baseline">
-        <h2>The plan</h2>
-        <span className="faint small no-print">
+      <div className="d-flex flex-wrap gap-2 align-items-baseline no-print">
+        <span className="faint small">
           Drag a cut to another time, or pick it and press the up or down arrow.
         </span>
-        <span className="ms-auto d-flex gap-2 no-print">
-          {plan.length > 0 && (
+        <span className="ms-auto d-flex gap-2">
+          {lanes.length > 0 && (
             <a className="btn btn-sm btn-outline-primary" href={'/api/trees/' + treeId + '/owners-plan.pdf'}>
               For the owner
             </a>
           )}
-          {last && (
-            <Button size="sm" variant="outline-primary" onClick={() => send(last, true)}>
+          {plan.undo && (
+            <Button size="sm" variant="outline-primary" onClick={plan.undo}>
               Undo the last change
             </Button>
           )}
-          {edited(edits) && (
-            <Button size="sm" variant="link" onClick={() => send({})}>
+          {edited(judgement.edits) && (
+            <Button size="sm" variant="link" onClick={() => plan.send({})}>
               Leave all to the rules
             </Button>
           )}
         </span>
       </div>
       <PlanState judgement={judgement} treeId={treeId} />
-      <PlanSettings
-        key={judgement.planVersion}
-        judgement={judgement}
-        send={(next) => send(next)}
-        busy={move.isPending}
-      />
-      <ProblemAlert error={move.error} />
-      {tried && move.error instanceof Problem && move.error.status === 409 && (
+      <PlanSettings key={judgement.planVersion} judgement={judgement} send={plan.send} busy={plan.busy} />
+      <ProblemAlert error={plan.error} />
+      {plan.tried && plan.error instanceof Problem && plan.error.status === 409 && (
         <p>
           The plan below is theirs.{' '}
-          <Button size="sm" variant="outline-primary" onClick={() => to(tried.cut, tried.time)}>
-            Move {tried.cut.limb} to {tried.time.yearLabel} in it all the same
+          <Button size="sm" variant="outline-primary" onClick={() => to(plan.tried!.cut, plan.tried!.time)}>
+            Move {plan.tried.cut.limb} to {plan.tried.time.yearLabel} in it all the same
           </Button>
         </p>
       )}
-      {plan.length === 0 && <p>Nothing needs doing in the years planned.</p>}
+      {lanes.length === 0 && <p>Nothing needs doing in the years planned.</p>}
       <div className="lanes">
-        {rows(judgement, !!moving).map((row) => (
-          <LaneRow
-            key={row.key}
-            row={row}
-            over={over === row.key}
-            onOver={() => setOver(row.key)}
-            onDrop={() => moving && to(moving, row.time)}
-            moving={!!moving}
-          >
+        {rows(judgement, !!held).map((row) => (
+          <LaneRow key={row.key} row={row} over={over === row.key} shown={shown === row.key} onLook={onLook}>
             {row.lane?.cuts.map((cut) => (
               <Disc
                 key={cut.limb + cut.kind}
@@ -133,38 +117,27 @@ export function PlanLanes({
                 picked={picked === cut.limb}
                 onPick={() => onPick(cut.limb)}
                 onKeyDown={(e) => keys(e, row.lane!, cut)}
-                onDragStart={() => setMoving({ limb: cut.limb, kind: cut.kind })}
-                onDragEnd={() => {
-                  setMoving(undefined);
-                  setOver(undefined);
-                }}
+                grip={grip({ limb: cut.limb, kind: cut.kind })}
               />
             ))}
           </LaneRow>
         ))}
       </div>
+      {held && (
+        <span className="held-cut" style={{ left: held.x, top: held.y }} aria-hidden="true">
+          {held.cut.limb}
+        </span>
+      )}
       {upkeep && (
         <p className="small">
-          {plan.length > 0 ? 'Then every' : 'Every'} year from {upkeep.fromYearLabel},{' '}
+          {lanes.length > 0 ? 'Then every' : 'Every'} year from {upkeep.fromYearLabel},{' '}
           {SEASONS[upkeep.season]}: the ordinary cutting of a kept tree, {personMinutes(upkeep.minutes)}{' '}
           <span className="faint">(an estimate from kind, age and size)</span>.
         </p>
       )}
-      {picked && (
-        <MoveTo
-          judgement={judgement}
-          limb={picked}
-          busy={move.isPending}
-          onMove={to}
-          onGiveBack={(cut) => send({ ...edits, pins: givenBack(pins, cut) })}
-        />
-      )}
-      {picked && (
-        <LimbEdits judgement={judgement} limb={picked} send={(next) => send(next)} busy={move.isPending} />
-      )}
       {care.length > 0 && (
         <section aria-label="Care besides">
-          <h3 className="mt-2">Care besides</h3>
+          <h2 className="mt-2 minor">Care besides</h2>
           <ul className="mb-2">
             {care.map((one) => (
               <li key={one.year + one.what.code}>
@@ -177,7 +150,7 @@ export function PlanLanes({
       )}
       {notPlaced.length > 0 && (
         <div className="mt-2">
-          <h3>Not in the plan, and why</h3>
+          <h2 className="minor">Not in the plan, and why</h2>
           {notPlaced.map((limb) => (
             <div key={limb.limb}>
               <button type="button" className="btn btn-link p-0" onClick={() => onPick(limb.limb)}>

@@ -30,17 +30,10 @@ export function PlanState({ judgement, treeId }: { judgement: Judgement; treeId:
       <ProblemAlert error={keep.error} />
       {!kept && planned && (
         <p className="mb-1">
-          Not kept yet: it follows the judgement with every survey and log.
+          <span className="faint small">
+            Not kept yet: it follows the judgement with every survey and log.
+          </span>
           {followed && ` It last changed on ${date(followed.on)}.`}{' '}
-          <Button
-            size="sm"
-            variant="outline-primary"
-            className="no-print"
-            disabled={keep.isPending}
-            onClick={() => keep.mutate(judgement.planVersion)}
-          >
-            Keep this plan
-          </Button>{' '}
           {followed && !open && (
             <Button size="sm" variant="link" className="p-0 no-print" onClick={() => setOpen(true)}>
               What changed
@@ -50,9 +43,9 @@ export function PlanState({ judgement, treeId }: { judgement: Judgement; treeId:
       )}
       {!kept && followed && open && (
         <section className="proposal" aria-label="What changed">
-          <h3>
+          <h2 className="minor">
             Changed on {date(followed.on)} from what was planned on {date(followed.since)}
-          </h3>
+          </h2>
           <Changes changes={followed.changes} />
           <Button size="sm" variant="link" className="p-0 no-print" onClick={() => setOpen(false)}>
             Hide what changed
@@ -78,7 +71,7 @@ export function PlanState({ judgement, treeId }: { judgement: Judgement; treeId:
       {kept && open && <Versions treeId={treeId} />}
       {proposal.length > 0 && (
         <section className="proposal" aria-label="Proposed since">
-          <h3>Proposed since</h3>
+          <h2 className="minor">Proposed since</h2>
           <Changes changes={proposal} />
           <Button
             size="sm"
@@ -157,13 +150,13 @@ function Versions({ treeId }: { treeId: number }) {
     <div className="plan-versions">
       {versions.data.map((version) => (
         <section key={version.number} aria-label={'Plan ' + version.number}>
-          <h3>
+          <h2 className="minor">
             Plan {version.number}{' '}
             <small className="faint">
               {date(version.on)}, {version.by && version.by + ', '}
               {CAUSES[version.cause]}
             </small>
-          </h3>
+          </h2>
           <ul className="mb-1">
             {version.cuts.map(({ cut, ...what }) => (
               <li key={cut.limb + cut.kind}>

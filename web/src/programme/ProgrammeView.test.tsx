@@ -1,8 +1,6 @@
 import { act } from 'react';
-import { afterEach, describe, expect, it, vi } from 'vitest';
-import { answers, asked, box, fakeApi, press, show, takeDown, type } from '../testing/harness';
-
-vi.mock('../api/client', async (original) => ({ ...(await original<object>()), api: fakeApi }));
+import { afterEach, describe, expect, it } from 'vitest';
+import { answers, asked, box, press, show, takeDown, type } from '../testing/harness';
 
 import { ProgrammeView } from './ProgrammeView';
 
@@ -31,6 +29,7 @@ const programme = {
       minutes: 150,
       worth: 2,
       upkeepMinutes: 20,
+      work: [],
     },
     {
       id: 2,
@@ -43,8 +42,9 @@ const programme = {
       minutes: 60,
       worth: 1,
       upkeepMinutes: 20,
+      work: [],
     },
-    { id: 3, tag: 'K-03', species: 'fig', begun: false, minutes: 0, worth: 0, upkeepMinutes: 0 },
+    { id: 3, tag: 'K-03', species: 'fig', begun: false, minutes: 0, worth: 0, upkeepMinutes: 0, work: [] },
   ],
   putOff: [{ id: 2, tag: 'K-02', years: 1, minutes: 60, worth: 1, inLight: 0.4, inLightAfter: 0.6 }],
   hours: [{ year: 0, season: 'dormant', hours: 2 }],
@@ -120,6 +120,8 @@ describe('the programme', () => {
   it('starts planning all anew', async () => {
     await open();
     answers.set('POST /api/sites/{siteId}/programme/job', { id: 4, state: 'running', done: 0, total: 3 });
+    await press('Plan all anew');
+    expect(box.textContent).toContain('3 trees are judged again');
     await press('Plan all anew');
     expect(asked.some((one) => one.method === 'POST')).toBe(true);
   });

@@ -114,7 +114,7 @@ function KindYear({ kind }: { kind: Kind }) {
   const year = yearOf(kind.from, kind.until, kind.today, HEAD + tall + 8 + rows * 15 + 4);
   const shown = kind.stages.filter((stage) => stage.reached >= kind.from && stage.reached < kind.until);
   return (
-    <div className="kind-year">
+    <div className="kind-year" data-scrolls tabIndex={0} role="region" aria-label="The year of this kind">
       <YearFrame year={year} label={'The year of ' + words(kind.species)}>
         <Bars year={year} windows={kind.windows} name={Words(kind.species)} y={HEAD + 2} tall={tall} />
         {[...shown]
@@ -124,7 +124,7 @@ function KindYear({ kind }: { kind: Kind }) {
             // From below upwards, so that a line seldom runs through the name of the stage before.
             const y = HEAD + tall + 18 + (rows - 1 - (i % rows)) * 15;
             return (
-              <g key={stage.stage}>
+              <g key={stage.stage + stage.expected}>
                 <line
                   x1={x}
                   x2={x}
@@ -144,7 +144,7 @@ function KindYear({ kind }: { kind: Kind }) {
         <summary>The stages as dates</summary>
         <ul>
           {kind.stages.map((stage) => (
-            <li key={stage.stage}>
+            <li key={stage.stage + stage.expected}>
               {Words(stageName(stage.stage))}: {date(stage.reached)}
               {stage.seen ? ', seen' : ''}
               {stage.reached !== stage.expected ? '; usually ' + date(stage.expected) : ''}
@@ -215,7 +215,9 @@ function Schools({ kind, siteId }: { kind: Kind; siteId: number }) {
           </div>
         ))}
       </div>
-      <Link to={'/sites/' + siteId + '/settings'}>Choose for this site</Link>
+      <Link className="btn btn-link p-0" to={'/sites/' + siteId + '/settings'}>
+        Choose for this site
+      </Link>
     </section>
   );
 }

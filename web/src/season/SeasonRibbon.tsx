@@ -12,9 +12,22 @@ const ANSWER: Record<string, string> = { yes: 'open now', 'with-care': 'open, wi
 const WET_MM = 1;
 
 /** The year from last month on, for all kinds of the site or one of them: when each kind is best cut (solid), may be with care (hatched), or not (nothing). */
-export function SeasonRibbon({ siteId, species }: { siteId: number; species?: string }) {
+export function SeasonRibbon({
+  siteId,
+  species,
+  unfolded = false,
+}: {
+  siteId: number;
+  species?: string;
+  /** Whether its picture shows until somebody folds it: where one looks at the whole orchard. */
+  unfolded?: boolean;
+}) {
   const narrow = window.innerWidth < 700;
-  const [shown, setShown] = useState((localStorage.getItem(SHOWN) ?? (narrow ? 'no' : 'yes')) === 'yes');
+  // Where it is a line by itself and where it is a picture is remembered apart.
+  const key = SHOWN + (unfolded ? '-orchard' : '');
+  const [shown, setShown] = useState(
+    (localStorage.getItem(key) ?? (unfolded && !narrow ? 'yes' : 'no')) === 'yes',
+  );
   const season = useSeason(siteId);
   const weather = useWeather(siteId);
   if (!season.data || season.data.lines.length === 0) return null;
@@ -25,7 +38,7 @@ export function SeasonRibbon({ siteId, species }: { siteId: number; species?: st
     .filter((line) => line.today.mayCut !== 'yes' && bestNow(line, season.data.today))
     .map((line) => words(line.species));
   const toggle = () => {
-    localStorage.setItem(SHOWN, shown ? 'no' : 'yes');
+    localStorage.setItem(key, shown ? 'no' : 'yes');
     setShown(!shown);
   };
   return (

@@ -41,7 +41,7 @@ export function SeasonView() {
       {season.data.lines.length === 0 ? (
         <p>No tree stands here yet.</p>
       ) : (
-        <div className="year-calendar">
+        <div className="year-calendar" data-scrolls tabIndex={0} role="region" aria-label="The year by kind">
           <Strip ribbon={season.data} weather={[]} siteId={siteId} roomy />
         </div>
       )}
@@ -70,30 +70,32 @@ function WeatherDays({ days }: { days: WeatherDay[] }) {
           Simulated: made up from the climate of the place, no forecast. Send a file to go by real weather.
         </p>
       )}
-      <table className="table table-sm weather">
-        <thead>
-          <tr>
-            <th>Day</th>
-            <th className="num">Night to day</th>
-            <th className="num">Rain</th>
-            <th className="num">Wind</th>
-            <th>From</th>
-          </tr>
-        </thead>
-        <tbody>
-          {days.map((day) => (
-            <tr key={day.on}>
-              <td>{dayAndMonth(day.on)}</td>
-              <td className="num">
-                {Math.round(day.minC) + 0} to {Math.round(day.maxC) + 0} °C
-              </td>
-              <td className="num">{day.rainMm < 1 ? 'dry' : day.rainMm.toFixed(0) + ' mm'}</td>
-              <td className="num">{day.windKmh.toFixed(0)} km/h</td>
-              <td className="faint">{day.from}</td>
+      <div className="table-responsive" tabIndex={0} role="region" aria-label="Days of weather">
+        <table className="table table-sm weather">
+          <thead>
+            <tr>
+              <th>Day</th>
+              <th className="num">Night to day</th>
+              <th className="num">Rain</th>
+              <th className="num">Wind</th>
+              <th>From</th>
             </tr>
-          ))}
-        </tbody>
-      </table>
+          </thead>
+          <tbody>
+            {days.map((day) => (
+              <tr key={day.on}>
+                <td>{dayAndMonth(day.on)}</td>
+                <td className="num">
+                  {Math.round(day.minC) + 0} to {Math.round(day.maxC) + 0} °C
+                </td>
+                <td className="num">{day.rainMm < 1 ? 'dry' : day.rainMm.toFixed(0) + ' mm'}</td>
+                <td className="num">{day.windKmh.toFixed(0)} km/h</td>
+                <td className="faint">{day.from}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </div>
     </>
   );
 }

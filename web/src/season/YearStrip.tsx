@@ -7,6 +7,11 @@ import { WORK } from '../vocabulary/season';
 export const HEAD = 27;
 const LABEL = 128;
 const WIDTH = 1200;
+/** On a phone the same letters want more of the strip. */
+const NARROW = 440;
+const narrow = () => window.innerWidth < 700;
+const widthNow = () => (narrow() ? NARROW : WIDTH);
+const labelNow = () => (narrow() ? 104 : LABEL);
 
 const dayMs = 86_400_000;
 export const plusDays = (day: string, days: number) =>
@@ -19,12 +24,15 @@ export interface Year {
   today: string;
   x: (day: string) => number;
   height: number;
+  width: number;
 }
 
 export function yearOf(from: string, until: string, today: string, height: number): Year {
   const days = (Date.parse(until) - Date.parse(from)) / dayMs;
   const at = (day: string) => Math.min(days, Math.max(0, (Date.parse(day) - Date.parse(from)) / dayMs));
-  return { from, until, today, height, x: (day) => LABEL + (at(day) / days) * (WIDTH - LABEL) };
+  const width = widthNow();
+  const label = labelNow();
+  return { from, until, today, height, width, x: (day) => label + (at(day) / days) * (width - label) };
 }
 
 /** The months as a frame, today as a line through all. */
@@ -38,10 +46,10 @@ export function YearFrame({ year, label, children }: { year: Year; label: string
   )
     months.push({
       iso: first.toISOString().slice(0, 10),
-      name: first.toLocaleString('en-GB', { month: 'short', timeZone: 'UTC' }).slice(0, 3),
+      name: first.toLocaleString('en-GB', { month: 'short', timeZone: 'UTC' }).slice(0, narrow() ? 1 : 3),
     });
   return (
-    <svg viewBox={`0 0 ${WIDTH} ${height}`} role="group" aria-label={label}>
+    <svg viewBox={`0 0 ${year.width} ${height}`} role="group" aria-label={label}>
       <defs>
         <pattern
           id="with-care"

@@ -1,4 +1,4 @@
-import { afterEach, describe, expect, it, vi } from 'vitest';
+import { afterEach, describe, expect, it } from 'vitest';
 import { answers, asked, box, press, show, takeDown } from '../testing/harness';
 import { KindView } from './KindView';
 import { SeasonView } from './SeasonView';
@@ -6,11 +6,6 @@ import { SEEN_BY_MONTH, STAGES } from '../vocabulary/season';
 import { plusDays, yearOf } from './YearStrip';
 import { wrongLines } from './queries';
 import { Problem } from '../api/client';
-
-vi.mock('../api/client', async (original) => ({
-  ...(await original<object>()),
-  api: (await import('../testing/harness')).fakeApi,
-}));
 
 const window = (quality: string, opens: string, closes: string, work = 'structure') => ({
   quality,

@@ -1,42 +1,30 @@
-import { useQueryClient } from '@tanstack/react-query';
-import { useEffect, useRef, useState } from 'react';
+import { useState } from 'react';
 import { Alert, Button } from 'react-bootstrap';
-import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
-import {
-  api,
-  currentPersonId,
-  type FieldTree,
-  type LimbFile,
-  Problem,
-  type SurveyFile,
-  unwrap,
-} from '../api/client';
-import { sendable, surveyItem } from '../field/items';
-import { randomKey } from '../field/outbox';
-import { asProblem, keepAndSend, outbox } from '../field/phone';
+import { Link, useParams } from 'react-router';
+import type { FieldTree, LimbFile } from '../api/client';
+import type { Draft } from '../field/kept';
 import { useFieldPack } from '../field/queries';
-import { store } from '../field/store';
-import { TwoVersions } from '../waiting/TwoVersions';
-import { useWaiting } from '../field/useWaiting';
 import { Loading } from '../parts/Loading';
 import { ProblemAlert } from '../parts/ProblemAlert';
 import { date, words } from '../parts/format';
 import { useTitle } from '../parts/useTitle';
-import { useSurveys } from '../verdict/queries';
+import { isBush } from '../vocabulary/survey';
+import { TwoVersions } from '../waiting/TwoVersions';
+import { AroundStep } from './AroundStep';
 import { changeOpen, closeOpen, draftOf, emptyDraft, leaveOpen, openLimb, removeLimb } from './draft';
-import type { Draft } from '../field/kept';
 import { JudgeStep } from './JudgeStep';
-import { kindAsks } from './kinds';
+import { type KindAsks, kindAsks } from './kinds';
 import { LimbEditor } from './LimbEditor';
 import { LimbsStep, ThreeDsStep } from './LimbsStep';
 import { SidesStep } from './SidesStep';
-import { AroundStep } from './AroundStep';
 import { TreeStep } from './TreeStep';
 import { TrunkStep } from './TrunkStep';
-import { VigourStep } from './VigourStep';
+import { useCorrecting, useStartFrom } from './useCorrecting';
 import { type Kept, useDraft } from './useDraft';
+import { useSendWalk } from './useSendWalk';
 import { useWalkPlace } from './useWalkPlace';
-import { isBush } from '../vocabulary/survey';
+import { VigourStep } from './VigourStep';
+import { WaitsAlready } from './WaitsAlready';
 
 const STEPS = ['Sides', 'Tree', 'Trunk', '3 Ds', 'Limbs', 'Vigour', 'Around', 'Judge'] as const;
 
@@ -67,20 +55,6 @@ interface Begun {
   southern: boolean;
 }
 
-async function fileOf(surveyId: number): Promise<SurveyFile> {
-  return unwrap(
-    await api.GET('/api/surveys/{surveyId}/file', { params: { path: { surveyId } } }),
-  ) as SurveyFile;
-}
-
-/** A survey being corrected; asked for only then. */
-function useCorrecting(treeId: number) {
-  const [params] = useSearchParams();
-  const wanted = Number(params.get('correct')) || undefined;
-  const surveys = useSurveys(treeId, wanted !== undefined);
-  return { wanted, survey: surveys.data?.find((one) => one.id === wanted), error: surveys.error };
-}
-
 function Walk({ tree, siteId, today, southern }: Begun) {
   const correcting = useCorrecting(tree.id);
   const { draft, basedOn, change, place, kept, drop, two, choose, error, found } = useDraft(
@@ -94,68 +68,28 @@ function Walk({ tree, siteId, today, southern }: Begun) {
   const { step, limb, goTo, openAt, closeLimb } = useWalkPlace(STEPS.length, draft, place);
   const [undo, setUndo] = useState<Partial<LimbFile>[]>();
   const [readError, setReadError] = useState<unknown>();
-  const [refused, setRefused] = useState<Problem>();
-  const [sending, setSending] = useState(false);
-  const queries = useQueryClient();
-  const navigate = useNavigate();
   const at = '/sites/' + siteId + '/trees/' + tree.id;
   const bush = isBush(tree.species);
 
-  const loaded = useRef(false);
-  useEffect(() => {
-    if (!correcting.survey || !draft || hadDraft || loaded.current) return;
-    loaded.current = true;
-    fileOf(correcting.survey.id)
-      .then((file) => change(() => draftOf(file, file.surveyedOn ?? today)))
-      .catch(setReadError);
-  }, [correcting.survey, draft, hadDraft, change, today]);
+  useStartFrom(
+    correcting.survey?.id,
+    !draft || hadDraft,
+    (file) => change(() => draftOf(file, file.surveyedOn ?? today)),
+    setReadError,
+  );
+  const { save, throwAway, refused, sending } = useSendWalk({
+    tree,
+    siteId,
+    draft,
+    basedOn,
+    drop,
+    correcting: correcting.survey,
+  });
 
   if (!draft || (correcting.wanted && !correcting.survey))
     return <Loading error={error ?? correcting.error} />;
   const asks = kindAsks(tree.species, tree.form);
   const setTree = (part: Draft['tree']) => change((now) => ({ ...now, tree: { ...now.tree, ...part } }));
-
-  /** Kept on the phone first, then sent; without signal it waits there. */
-  const send = async () => {
-    const key = randomKey();
-    const walk = { key, treeId: tree.id, siteId, tag: tree.tag, survey: draft, basedOn };
-    const item = await keepAndSend(surveyItem({ ...walk, person: currentPersonId() }));
-    if (item.state === 'held' && item.refusal) {
-      // What is to be mended is mended here, in the draft, which still stands.
-      await outbox.drop(key);
-      throw asProblem(item.refusal);
-    }
-    await drop(false);
-    await queries.invalidateQueries({ queryKey: ['waiting'] });
-    await navigate(
-      item.state === 'sent'
-        ? at
-        : '/sites/' + siteId + (item.state === 'clash' ? '/waiting/' + key : '/walk'),
-    );
-    void queries.invalidateQueries();
-  };
-  const correct = async (id: number, version: number) => {
-    unwrap(
-      await api.PUT('/api/surveys/{surveyId}', {
-        params: { path: { surveyId: id }, query: { version } },
-        body: sendable(draft) as unknown as SurveyFile,
-      }),
-    );
-    await drop(false);
-    await queries.invalidateQueries();
-    return navigate(at);
-  };
-  const save = () => {
-    setSending(true);
-    setRefused(undefined);
-    void Promise.resolve(
-      correcting.survey ? correct(correcting.survey.id, correcting.survey.version) : send(),
-    )
-      .catch((wrong: unknown) =>
-        setRefused(wrong instanceof Problem ? wrong : new Problem(0, 'It could not be kept on this phone.')),
-      )
-      .finally(() => setSending(false));
-  };
 
   const editLimb = (start?: Partial<LimbFile>, faults?: LimbFile['faults']) => {
     const [next, id] = openLimb(draft, start, faults);
@@ -177,18 +111,7 @@ function Walk({ tree, siteId, today, southern }: Begun) {
       editLimb(draft.limbs[Number(parts[1])]);
       return;
     }
-    const name = parts[parts.length - 1] ?? '';
-    goTo(
-      parts[0] === 'surroundings'
-        ? 6
-        : parts[0] === 'limbs'
-          ? 4
-          : parts.includes('trunk')
-            ? 2
-            : VIGOUR.includes(name)
-              ? 5
-              : 1,
-    );
+    goTo(stepOf(parts));
   };
 
   return (
@@ -201,12 +124,7 @@ function Walk({ tree, siteId, today, southern }: Begun) {
           {KEPT[kept]}
         </span>
       </div>
-      {kept === 'not kept' && (
-        <Alert variant="danger">
-          This phone cannot keep what you enter: it may be full. Make room, then change anything and it is
-          kept.
-        </Alert>
-      )}
+      {kept === 'not kept' && <CannotKeep />}
       {two && (
         <TwoVersions
           mine={two.here.draft}
@@ -221,49 +139,19 @@ function Walk({ tree, siteId, today, southern }: Begun) {
         <p className="faint">Correcting the survey of {date(correcting.survey.surveyedOn)}.</p>
       )}
       {open && limb ? (
-        <LimbEditor
-          asks={asks}
-          key={limb}
-          open={open}
-          change={(make) => change((now) => changeOpen(now, limb, make))}
-          heightM={draft.tree.heightM}
+        <OpenedLimb
+          draft={draft}
+          limb={limb}
           bush={bush}
-          others={draft.limbs.filter((other) => open.isNew || other.id !== open.start.id)}
-          onDone={(another) => doneLimb(limb, another)}
-          onBack={() => closeLimb()}
-          onLetGo={() => {
-            change((now) => leaveOpen(now, limb));
-            closeLimb();
-          }}
-          onRemove={
-            open.isNew
-              ? undefined
-              : () => {
-                  setUndo(draft.limbs);
-                  change((now) => ({
-                    ...leaveOpen(now, limb),
-                    limbs: removeLimb(now.limbs, open.start.id ?? ''),
-                  }));
-                  closeLimb();
-                }
-          }
+          asks={asks}
+          change={change}
+          done={(another) => doneLimb(limb, another)}
+          close={closeLimb}
+          removed={setUndo}
         />
       ) : (
         <>
-          <div className="steps" role="tablist" aria-label="Steps of the walk">
-            {STEPS.map((name, i) => (
-              <button
-                key={name}
-                type="button"
-                role="tab"
-                aria-selected={step === i}
-                className={step === i ? 'active' : ''}
-                onClick={() => goTo(i)}
-              >
-                {name}
-              </button>
-            ))}
-          </div>
+          <StepTabs step={step} goTo={goTo} />
           {step === 0 && (
             <>
               {tree.surveyedOn && !correcting.survey && !hadDraft && (
@@ -318,75 +206,14 @@ function Walk({ tree, siteId, today, southern }: Begun) {
               sending={sending}
               correcting={!!correcting.survey}
               save={save}
-              throwAway={() =>
-                void drop(true).then(async () => {
-                  await queries.invalidateQueries({ queryKey: ['waiting'] });
-                  return navigate(at);
-                })
-              }
+              throwAway={() => void throwAway()}
               cannotRead={setReadError}
             />
           )}
-          <div className="walk-nav">
-            {step > 0 ? (
-              <Button variant="outline-secondary" onClick={() => goTo(step - 1)}>
-                Back
-              </Button>
-            ) : (
-              <Link
-                className="btn btn-outline-secondary d-flex align-items-center justify-content-center"
-                to={at}
-              >
-                Leave
-              </Link>
-            )}
-            {step < STEPS.length - 1 && (
-              <Button
-                onClick={() => {
-                  goTo(step + 1);
-                  window.scrollTo(0, 0);
-                }}
-              >
-                Next: {STEPS[step + 1]}
-              </Button>
-            )}
-          </div>
+          <StepNav step={step} goTo={goTo} leave={at} />
         </>
       )}
     </div>
-  );
-}
-
-/** A walk of this tree that waits to be sent: it can be changed as long as it has not gone. */
-function WaitsAlready({ treeId, siteId, begun }: { treeId: number; siteId: number; begun: boolean }) {
-  const waiting = useWaiting();
-  const queries = useQueryClient();
-  const item = waiting.data?.open.find((one) => one.kind === 'survey' && one.treeId === treeId);
-  // Another walk that is begun is not written over.
-  if (!item || begun) return null;
-  const takeUp = async () => {
-    const form = item.form as { draft: Draft; basedOn: number };
-    await store.changeDraft(treeId, () => ({
-      treeId,
-      siteId,
-      tag: item.about,
-      person: item.person,
-      draft: form.draft,
-      basedOn: form.basedOn,
-      version: 0,
-      changed: true,
-    }));
-    await outbox.drop(item.key);
-    await queries.invalidateQueries({ queryKey: ['waiting'] });
-    location.reload();
-  };
-  return (
-    <Alert variant="warning" className="py-2">
-      A walk of this tree waits on this phone to be sent.{' '}
-      <Button size="sm" variant="outline-primary" onClick={() => void takeUp()}>
-        Change that one
-      </Button>
-    </Alert>
   );
 }
 
@@ -413,3 +240,120 @@ const KEPT: Record<Kept, string> = {
   'on this phone': 'kept on this phone',
   'not kept': 'not kept',
 };
+
+/** At which step what the server names is asked. */
+function stepOf(parts: string[]): number {
+  if (parts[0] === 'surroundings') return 6;
+  if (parts[0] === 'limbs') return 4;
+  if (parts.includes('trunk')) return 2;
+  return VIGOUR.includes(parts[parts.length - 1] ?? '') ? 5 : 1;
+}
+
+function StepTabs({ step, goTo }: { step: number; goTo: (step: number) => void }) {
+  return (
+    <div className="steps" role="tablist" aria-label="Steps of the walk">
+      {STEPS.map((name, i) => (
+        <button
+          key={name}
+          type="button"
+          role="tab"
+          aria-selected={step === i}
+          className={step === i ? 'active' : ''}
+          onClick={() => goTo(i)}
+        >
+          {name}
+        </button>
+      ))}
+    </div>
+  );
+}
+
+function StepNav({ step, goTo, leave }: { step: number; goTo: (step: number) => void; leave: string }) {
+  return (
+    <div className="walk-nav">
+      {step > 0 ? (
+        <Button variant="outline-secondary" onClick={() => goTo(step - 1)}>
+          Back
+        </Button>
+      ) : (
+        <Link
+          className="btn btn-outline-secondary d-flex align-items-center justify-content-center"
+          to={leave}
+        >
+          Leave
+        </Link>
+      )}
+      {step < STEPS.length - 1 && (
+        <Button
+          onClick={() => {
+            goTo(step + 1);
+            window.scrollTo(0, 0);
+          }}
+        >
+          Next: {STEPS[step + 1]}
+        </Button>
+      )}
+    </div>
+  );
+}
+
+function CannotKeep() {
+  return (
+    <Alert variant="danger">
+      This phone cannot keep what you enter: it may be full. Make room, then change anything and it is kept.
+    </Alert>
+  );
+}
+
+/** A limb that is being entered or changed. */
+function OpenedLimb({
+  draft,
+  limb,
+  bush,
+  asks,
+  change,
+  done,
+  close,
+  removed,
+}: {
+  draft: Draft;
+  limb: string;
+  bush: boolean;
+  asks: KindAsks;
+  change: (make: (now: Draft) => Draft) => void;
+  done: (another: boolean) => void;
+  close: () => void;
+  /** Told what stood before it was taken out. */
+  removed: (before: Partial<LimbFile>[]) => void;
+}) {
+  const open = draft['x-open']![limb]!;
+  return (
+    <LimbEditor
+      asks={asks}
+      key={limb}
+      open={open}
+      change={(make) => change((now) => changeOpen(now, limb, make))}
+      heightM={draft.tree.heightM}
+      bush={bush}
+      others={draft.limbs.filter((other) => open.isNew || other.id !== open.start.id)}
+      onDone={done}
+      onBack={close}
+      onLetGo={() => {
+        change((now) => leaveOpen(now, limb));
+        close();
+      }}
+      onRemove={
+        open.isNew
+          ? undefined
+          : () => {
+              removed(draft.limbs);
+              change((now) => ({
+                ...leaveOpen(now, limb),
+                limbs: removeLimb(now.limbs, open.start.id ?? ''),
+              }));
+              close();
+            }
+      }
+    />
+  );
+}

@@ -1,38 +1,31 @@
-import 'fake-indexeddb/auto';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
-import { act } from 'react';
-import { createRoot, type Root } from 'react-dom/client';
-import { store } from '../field/store';
+import { act, cleanup, fireEvent, render, screen } from '@testing-library/react';
+import { http, HttpResponse } from 'msw';
 import { MemoryRouter, Route, Routes } from 'react-router';
+import type { paths } from '../api/schema';
+import { store } from '../field/store';
+import { server } from './setup';
 
-/** What was asked of the server, the newest last. */
-export const asked: { method: string; path: string; params: unknown; body: unknown }[] = [];
+type Method = 'get' | 'post' | 'put' | 'delete';
+type Operations = {
+  [Path in keyof paths]: {
+    [M in Method]: paths[Path][M] extends object ? `${Uppercase<M>} ${Path & string}` : never;
+  }[Method];
+}[keyof paths];
 
-/** What a server would answer, by method and path; a number is a refusal with that status. */
-export const answers = new Map<string, unknown>();
+/** A call the published document has, as "GET /api/sites/{siteId}". */
+export type Call = Operations;
 
-interface Init {
-  params?: { path?: unknown };
-  body?: unknown;
-}
-const method = (name: string) => (path: string, init?: Init) => {
-  asked.push({ method: name, path, params: init?.params?.path, body: init?.body });
-  const answer = answers.get(name + ' ' + path);
-  if (answer === undefined) throw new Error('nothing was laid ready for ' + name + ' ' + path);
-  return Promise.resolve(
-    typeof answer === 'number'
-      ? { error: { detail: 'refused with ' + answer }, response: { ok: false, status: answer } }
-      : { data: answer, response: { ok: true, status: 200 } },
-  );
-};
+/** What was asked of the server, the newest last; parameters of the path that are numbers are numbers. */
+export const asked: {
+  method: string;
+  path: string;
+  params: Record<string, string | number>;
+  body: unknown;
+}[] = [];
 
-/** Stands in for the client of the web API. */
-export const fakeApi = {
-  GET: method('GET'),
-  POST: method('POST'),
-  PUT: method('PUT'),
-  DELETE: method('DELETE'),
-};
+/** What a server would answer, by call of the published document; a number is a refusal with that status. */
+export const answers = new Map<Call, unknown>();
 
 /** A refusal of one field; its status is 422 unless another is laid over it. */
 export const refusal = (pointer: string, detail: string) => ({
@@ -42,84 +35,119 @@ export const refusal = (pointer: string, detail: string) => ({
   errors: [{ pointer, detail }],
 });
 
-/** What the phone sends by itself goes past the client: asked and answered by its address. */
-globalThis.fetch = ((path: string, init?: RequestInit) => {
-  const name = init?.method ?? 'GET';
-  const body = typeof init?.body === 'string' ? (JSON.parse(init.body) as unknown) : init?.body;
-  asked.push({ method: name, path, params: undefined, body });
-  const answer = answers.get(name + ' ' + path);
-  if (answer === undefined) return Promise.reject(new TypeError('no connection to ' + name + ' ' + path));
-  if (typeof answer === 'number')
-    return Promise.resolve(
-      new Response(JSON.stringify({ detail: 'refused with ' + answer }), { status: answer }),
-    );
-  const { refused, status } = answer as { refused?: boolean; status?: number };
-  return Promise.resolve(new Response(JSON.stringify(answer), { status: refused ? status : 200 }));
-}) as typeof fetch;
+const numbers = (params: Record<string, unknown>) =>
+  Object.fromEntries(
+    Object.entries(params).map(([name, text]) => {
+      const value = String(text);
+      return [name, /^\d+$/.test(value) ? Number(value) : value];
+    }),
+  );
 
-let root: Root;
+const segments = (path: string) => path.split('/');
+
+/** The call laid ready that an address is one of, with what stands in its braces. */
+function laidReady(method: string, address: string) {
+  for (const call of answers.keys()) {
+    const [itsMethod, path] = call.split(' ') as [string, string];
+    const wanted = segments(path);
+    const sent = segments(address);
+    const params: Record<string, string> = {};
+    const fits =
+      itsMethod === method &&
+      wanted.length === sent.length &&
+      wanted.every((part, i) => {
+        if (!part.startsWith('{')) return part === sent[i];
+        params[part.slice(1, -1)] = decodeURIComponent(sent[i]!);
+        return true;
+      });
+    if (fits) return { call, path, params: numbers(params) };
+  }
+  return undefined;
+}
+
+let underWay = 0;
+
+async function answer(request: Request) {
+  const address = new URL(request.url).pathname;
+  const ready = laidReady(request.method, address);
+  const json = request.headers.get('content-type')?.includes('json');
+  const text = await request.text();
+  asked.push({
+    method: request.method,
+    path: ready?.path ?? address,
+    params: ready?.params ?? {},
+    body: text === '' ? undefined : json ? (JSON.parse(text) as unknown) : text,
+  });
+  if (!ready) return HttpResponse.error();
+  const said = answers.get(ready.call);
+  if (typeof said === 'number')
+    return HttpResponse.json({ detail: 'refused with ' + said }, { status: said });
+  const { refused, status } = said as { refused?: boolean; status?: number };
+  return HttpResponse.json(said as object, { status: refused ? status : 200 });
+}
+
+/** Where a test lays nothing ready, the phone has no connection. */
+server.use(
+  http.all('*', async ({ request }) => {
+    underWay++;
+    try {
+      return await answer(request);
+    } finally {
+      underWay--;
+    }
+  }),
+);
+
 export let box: HTMLElement;
 
 /** Shows a part at an address, with a cache of its own. */
 export async function show(part: React.ReactNode, route = '/', address = '/') {
-  (globalThis as { IS_REACT_ACT_ENVIRONMENT?: boolean }).IS_REACT_ACT_ENVIRONMENT = true;
-  box = document.body.appendChild(document.createElement('div'));
-  root = createRoot(box);
   const queries = new QueryClient({ defaultOptions: { queries: { retry: false } } });
-  act(() =>
-    root.render(
-      <QueryClientProvider client={queries}>
-        <MemoryRouter initialEntries={[address]}>
-          <Routes>
-            <Route path={route} element={part} />
-            <Route path="*" element={<p>elsewhere</p>} />
-          </Routes>
-        </MemoryRouter>
-      </QueryClientProvider>,
-    ),
-  );
+  box = render(
+    <QueryClientProvider client={queries}>
+      <MemoryRouter initialEntries={[address]}>
+        <Routes>
+          <Route path={route} element={part} />
+          <Route path="*" element={<p>elsewhere</p>} />
+        </Routes>
+      </MemoryRouter>
+    </QueryClientProvider>,
+  ).container;
+
   await settle();
 }
 
 /** Lets answers come in, and the answers to what they lead to. */
 export async function settle() {
-  for (let round = 0; round < 6; round++) await act(async () => new Promise((done) => setTimeout(done, 5)));
+  for (let quiet = 0; quiet < 6; quiet = underWay === 0 ? quiet + 1 : 0)
+    await act(async () => new Promise((done) => setTimeout(done, 5)));
 }
 
 export async function takeDown() {
-  act(() => root.unmount());
+  await settle();
+  cleanup();
   for (const item of await store.outbox.all()) await store.outbox.drop(item.key);
   for (const entry of await store.entries()) await store.dropEntry(entry.id);
   for (const draft of await store.drafts()) await store.dropDraft(draft.treeId);
-  box.remove();
   asked.length = 0;
   answers.clear();
   localStorage.clear();
 }
 
-/** A button by the words on it or its label. */
-export function button(name: string): HTMLButtonElement {
-  const found = [...box.querySelectorAll('button')].find(
-    (one) => one.textContent?.trim() === name || one.getAttribute('aria-label') === name,
-  );
-  if (!found) throw new Error('no button ' + name + ' among: ' + box.textContent);
-  return found;
-}
+/** A button by its name, or by the words on it. */
+export const button = (name: string) =>
+  screen.queryAllByRole<HTMLButtonElement>('button', { name })[0] ??
+  screen.getByText<HTMLButtonElement>(name, { selector: 'button' });
 
 export async function press(name: string) {
-  act(() => button(name).click());
+  fireEvent.click(button(name));
   await settle();
 }
 
-/** Types into the field with this label or id. */
+/** Types into the field with this label or id, or chooses of it. */
 export async function type(name: string, text: string) {
-  const field = box.querySelector<HTMLInputElement>(`[aria-label="${name}"], [id="${name}"]`)!;
-  act(() => {
-    const proto = field instanceof HTMLSelectElement ? HTMLSelectElement : HTMLInputElement;
-    Object.getOwnPropertyDescriptor(proto.prototype, 'value')!.set!.call(field, text);
-    field.dispatchEvent(
-      new Event(field instanceof HTMLSelectElement ? 'change' : 'input', { bubbles: true }),
-    );
-  });
+  const field = screen.queryByLabelText(name) ?? box.querySelector('[id="' + name + '"]');
+  if (!field) throw new Error('no field ' + name);
+  fireEvent.change(field, { target: { value: text } });
   await settle();
 }

@@ -1,11 +1,6 @@
-import { afterEach, describe, expect, it, vi } from 'vitest';
+import { afterEach, describe, expect, it } from 'vitest';
 import { answers, box, show, takeDown } from '../testing/harness';
 import { Timeline } from './Timeline';
-
-vi.mock('../api/client', async (original) => ({
-  ...(await original<object>()),
-  api: (await import('../testing/harness')).fakeApi,
-}));
 
 const planned = [
   { limb: 'C', kind: 'remove' },

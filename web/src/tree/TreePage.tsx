@@ -13,8 +13,10 @@ import { OpenReports, ReportForm } from '../visit/Reports';
 import { PhotoStrip } from '../photo/PhotoStrip';
 import { OnAnotherDay } from '../season/OnAnotherDay';
 import { RemovalForm, Removed } from '../wood/RemovalForm';
-import { Judged } from '../verdict/Judged';
+import { Triage } from '../verdict/Triage';
 import { useJudgement } from '../verdict/queries';
+import { Bench } from './Bench';
+import { NextAction } from './NextAction';
 
 /** One tree: drawn, judged, planned, and all that happened to it in one line of time. */
 export function TreePage() {
@@ -41,22 +43,24 @@ export function TreePage() {
   const done = () => todo(doing);
   return (
     <>
-      <div className="d-flex flex-wrap align-items-baseline gap-3">
+      <header className="tree-head">
         <h1 className="mb-0">
           {data.tag} <small>{words(data.species)}</small>
           {data.cultivar && <small className="faint"> {data.cultivar}</small>}
         </h1>
-        <span className="faint">{facts(tree.data)}</span>
-        <span className="ms-auto d-flex flex-wrap gap-2 no-print">
+        <span className="ms-auto d-flex flex-wrap gap-1 align-items-center no-print">
+          <NextAction tree={tree.data} judgement={judgement.data} />
           {!removedOn && (
             <>
-              <Link className="btn btn-sm btn-primary" to={at + '/walk'}>
-                {survey ? 'Walk again' : 'Walk'}
-              </Link>
+              {survey && (
+                <Link className="btn btn-sm btn-quiet" to={at + '/walk'}>
+                  Walk again
+                </Link>
+              )}
               {survey && (
                 <Button
                   size="sm"
-                  variant="outline-primary"
+                  variant="quiet"
                   disabled={visit.isPending}
                   onClick={() =>
                     visit.mutate(undefined, {
@@ -72,45 +76,48 @@ export function TreePage() {
               </Doing>
             </>
           )}
-          <Doing what="fruit" now={doing} todo={todo}>
-            Fruit
-          </Doing>
-          <Link className="btn btn-sm btn-outline-primary" to={at + '/edit'}>
+          <Link className="btn btn-sm btn-quiet" to={at + '/edit'}>
             Edit
           </Link>
           <Doing what="remove" now={doing} todo={todo}>
-            {removedOn ? 'Correct the removal' : 'Take out'}
+            {removedOn ? 'Correct the removal' : 'It is gone'}
           </Doing>
         </span>
-      </div>
-      {data.note && <p className="mb-1">{data.note}</p>}
+      </header>
+      {judgement.data && <Triage judgement={judgement.data} treeId={treeId} />}
+      <p className="small faint mb-1 tree-facts">
+        {facts(tree.data)}
+        {data.note && '. ' + data.note}
+      </p>
       <ProblemAlert error={visit.error} />
       {doing === 'report' && <ReportForm treeId={treeId} siteId={siteId} done={done} />}
-      {doing === 'fruit' && <FruitPart treeId={treeId} siteId={siteId} entering />}
       {doing === 'remove' && <RemovalForm treeId={treeId} siteId={siteId} done={done} />}
       {removedOn && <Removed />}
       <OpenReports treeId={treeId} />
       {!survey && !removedOn && (
         <>
           <p className="mt-3">
-            Nobody has walked to this tree yet. <Link to={at + '/walk'}>Walk it now</Link>: its measures, then
-            its limbs, thickest first. The judgement comes at once.
+            Nobody has walked to this tree yet: its measures, then its limbs, thickest first. The judgement
+            comes at once.
           </p>
           <OnAnotherDay treeId={treeId} />
         </>
       )}
-      {survey &&
-        !removedOn &&
-        (judgement.data ? (
-          <Judged judgement={judgement.data} treeId={treeId} species={tree.data.data.species} />
+      {survey && !removedOn ? (
+        judgement.data ? (
+          <Bench key={treeId} tree={tree.data} judgement={judgement.data} />
         ) : (
           <Loading error={judgement.error} />
-        ))}
-      <PhotoStrip treeId={treeId} />
-      <div className="tree-records">
-        <Timeline treeId={treeId} at={at} today={judgement.data?.today} />
-        {doing !== 'fruit' && <FruitPart treeId={treeId} siteId={siteId} />}
-      </div>
+        )
+      ) : (
+        <div className="tree-records">
+          <Timeline treeId={treeId} at={at} today={undefined} />
+          <div>
+            <FruitPart treeId={treeId} siteId={siteId} entering={!removedOn} />
+            <PhotoStrip treeId={treeId} />
+          </div>
+        </div>
+      )}
     </>
   );
 }
@@ -129,7 +136,7 @@ function Doing({
   return (
     <Button
       size="sm"
-      variant={now === what ? 'secondary' : 'outline-primary'}
+      variant={now === what ? 'secondary' : 'quiet'}
       aria-expanded={now === what}
       onClick={() => todo(what)}
     >

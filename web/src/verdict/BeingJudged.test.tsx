@@ -4,11 +4,6 @@ import { answers, box, press, settle, show, takeDown } from '../testing/harness'
 import { useChange } from '../api/useChange';
 import { BeingJudged } from './BeingJudged';
 
-vi.mock('../api/client', async (original) => ({
-  ...(await original<object>()),
-  api: (await import('../testing/harness')).fakeApi,
-}));
-
 const JUDGING = 'GET /api/sites/{siteId}/judging';
 const list = vi.fn(() => Promise.resolve('a list'));
 

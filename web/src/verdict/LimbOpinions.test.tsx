@@ -1,20 +1,15 @@
-import { afterEach, describe, expect, it, vi } from 'vitest';
+import { afterEach, describe, expect, it } from 'vitest';
 import { answers, asked, box, press, show, takeDown, type } from '../testing/harness';
 import { LimbOpinions } from './LimbOpinions';
-
-vi.mock('../api/client', async (original) => ({
-  ...(await original<object>()),
-  api: (await import('../testing/harness')).fakeApi,
-}));
 
 const OPINION = '/api/trees/{treeId}/limbs/{limb}/opinion';
 const DECISION = '/api/trees/{treeId}/limbs/{limb}/decision';
 const nothing = { opinions: [], decisions: [] };
 const part = async (more = {}) => {
   answers.set('GET /api/trees/{treeId}/opinions', { ...nothing, ...more });
-  answers.set('PUT ' + OPINION, nothing);
-  answers.set('PUT ' + DECISION, nothing);
-  answers.set('DELETE ' + DECISION, nothing);
+  answers.set(`PUT ${OPINION}`, nothing);
+  answers.set(`PUT ${DECISION}`, nothing);
+  answers.set(`DELETE ${DECISION}`, nothing);
   await show(<LimbOpinions limb="C" verdict="remove" treeId={7} />);
 };
 
@@ -68,7 +63,7 @@ describe('what people think of a limb', () => {
 
   it('says when it was not kept, and keeps what was written', async () => {
     await part();
-    answers.set('PUT ' + OPINION, 422);
+    answers.set(`PUT ${OPINION}`, 422);
     await press('I see it otherwise');
     await type('Why', 'wind');
     await press('Keep my view').catch(() => undefined);

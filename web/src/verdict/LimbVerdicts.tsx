@@ -2,22 +2,35 @@ import type { Judgement, LimbAnswer, Worded } from '../api/client';
 import { LimbOpinions } from './LimbOpinions';
 import { ShadeOf, WorthOf } from './Light';
 import { Reasons, State } from '../parts/Reasons';
-import { centimetres, metres, percent, personMinutes } from '../parts/format';
+import { centimetres, counted, metres, percent, personMinutes } from '../parts/format';
 import { Button } from 'react-bootstrap';
 import { ProblemAlert } from '../parts/ProblemAlert';
 import { useDecide, useOpinions } from './queries';
 import { CUT_MEANS, CUTS, REACHES, RULES, TECHNIQUES, TICKETS, TOOLS, VERDICTS } from '../vocabulary/verdict';
 
+/** The gravest stand first; so many are read without a press. */
+const SEEN_AT_ONCE = 3;
+
 /** Shown beside the verdicts, where it is decided what to cut. */
 export function Cautions({ cautions }: { cautions: Worded[] }) {
   if (cautions.length === 0) return null;
+  const rest = cautions.slice(SEEN_AT_ONCE);
+  const list = (some: Worded[]) => (
+    <ul>
+      {some.map((caution, i) => (
+        <li key={i}>{caution.text}</li>
+      ))}
+    </ul>
+  );
   return (
     <section className="caution-list mb-2" aria-label="Take care">
-      <ul>
-        {cautions.map((caution, i) => (
-          <li key={i}>{caution.text}</li>
-        ))}
-      </ul>
+      {list(cautions.slice(0, SEEN_AT_ONCE))}
+      {rest.length > 0 && (
+        <details>
+          <summary>{counted(rest.length, 'more caution')}</summary>
+          {list(rest)}
+        </details>
+      )}
     </section>
   );
 }
@@ -36,11 +49,14 @@ export function LimbVerdict({
   judgement,
   treeId,
   onPick,
+  children,
 }: {
   limb: LimbAnswer;
   judgement: Judgement;
   treeId: number;
   onPick: (id: string) => void;
+  /** What can be done about it. */
+  children?: React.ReactNode;
 }) {
   const cut = limb.cut;
   return (
@@ -90,6 +106,7 @@ export function LimbVerdict({
       {turns(judgement, limb.id) && <p className="mb-0">Planned: {turns(judgement, limb.id)}.</p>}
       <WorthOf limb={limb} />
       <ShadeOf limb={limb.id} judgement={judgement} onPick={onPick} />
+      {children}
       <LimbOpinions limb={limb.id} verdict={limb.verdict} treeId={treeId} />
     </section>
   );

@@ -7,34 +7,39 @@ import { dates, percent } from '../parts/format';
 import { OnAnotherDay } from '../season/OnAnotherDay';
 import { MAY_CUT, VIGOURS } from '../vocabulary/verdict';
 
-/** What the tree as a whole calls for, and whether it may be cut today. */
+/** What the tree as a whole calls for and whether it may be cut today, in a line, with why. */
 export function Triage({ judgement, treeId }: { judgement: Judgement; treeId: number }) {
   const { tree, today } = judgement.evaluation;
   const [why, setWhy] = useState(false);
   const allowance = tree.allowance;
   return (
-    <section className="my-2" aria-label="Judgement">
-      <div className="d-flex flex-wrap gap-2 align-items-baseline">
-        <State code={tree.triage} word={TRIAGE[tree.triage]!} />
-        <span>
-          {TRIAGE_MEANS[tree.triage]}
-          {tree.vigour ? '; ' + VIGOURS[tree.vigour] : ''}
-          {'; form wanted: ' + FORMS[tree.formWanted]}
-          {allowance.year != null ? '; may lose ' + percent(allowance.year) + ' of its crown this year' : ''}
-        </span>
-        <Button size="sm" variant="link" className="p-0" aria-expanded={why} onClick={() => setWhy(!why)}>
-          {why ? 'Hide why' : 'Why?'}
-        </Button>
-      </div>
-      {why && <Reasons reasons={[...tree.reasons, ...allowance.reasons]} />}
-      <div className="d-flex flex-wrap gap-2 align-items-baseline mt-1">
-        <State code={today.mayCut} word={MAY_CUT[today.mayCut]!} />
-        <span>
-          {today.nextOpens > judgement.today ? 'Next: ' : 'Window: '}
-          {dates(today.nextOpens, today.nextCloses)}. {today.reasons[0]?.text}
-        </span>
-        <OnAnotherDay treeId={treeId} />
-      </div>
+    <section aria-label="Judgement" className="judgement">
+      <State code={tree.triage} word={TRIAGE[tree.triage]!} />{' '}
+      <State code={today.mayCut} word={MAY_CUT[today.mayCut]!} />{' '}
+      <span className="means">
+        {TRIAGE_MEANS[tree.triage]}
+        {tree.vigour ? '; ' + VIGOURS[tree.vigour] : ''}
+        {'; form wanted: ' + FORMS[tree.formWanted]}
+        {allowance.year != null ? '; may lose ' + percent(allowance.year) + ' of its crown this year' : ''}
+        .{' '}
+      </span>
+      {today.nextOpens > judgement.today ? 'Next: ' : 'Window: '}
+      {dates(today.nextOpens, today.nextCloses)}.{' '}
+      <Button
+        size="sm"
+        variant="link"
+        className="p-0 align-baseline"
+        aria-expanded={why}
+        onClick={() => setWhy(!why)}
+      >
+        {why ? 'Hide why' : 'Why?'}
+      </Button>{' '}
+      {why && (
+        <>
+          <Reasons reasons={[...tree.reasons, ...allowance.reasons, ...today.reasons]} />
+          <OnAnotherDay treeId={treeId} />
+        </>
+      )}
     </section>
   );
 }

@@ -1,36 +1,27 @@
-import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Alert, Button, Form } from 'react-bootstrap';
-import { useNavigate, useParams } from 'react-router';
-import { currentPersonId, type Log, type Person, type TreeSheet } from '../api/client';
-import { numbered } from '../crew/DaySheet';
-import { logItem } from '../field/items';
-import { randomKey } from '../field/outbox';
-import { asProblem, keepAndSend, outbox } from '../field/phone';
+import { useParams } from 'react-router';
+import { currentPersonId, type LimbDrawing, type Log, type Person, type TreeSheet } from '../api/client';
+import { asProblem } from '../field/phone';
 import { Loading } from '../parts/Loading';
 import { ProblemAlert } from '../parts/ProblemAlert';
 import { centimetres, date, words } from '../parts/format';
 import { TakePhoto } from '../photo/TakePhoto';
-import { asItStands } from '../drawing/projection';
-import { TreeDrawing } from '../drawing/TreeDrawing';
 import { CutCard } from './CutCard';
 import { Clock } from './Clock';
-import { begin, beginFrom, emptyCut, entryId, missing, toSend, withPeople } from './entry';
+import { begin, beginFrom, emptyCut, entryId, missing, withPeople } from './entry';
 import type { CutEntry, Entry } from '../field/kept';
 import { Choice, NumberField } from './inputs';
+import { LogDrawing } from './LogDrawing';
 import { useEntry } from './useEntry';
+import { useSendLog } from './useSendLog';
 import { PRUNINGS } from '../vocabulary/visit';
 
 const ofCut = /^\/cuts\/(\d+)/;
 
 export function LogForm({ sheet, log, people }: { sheet: TreeSheet; log?: Log; people: Person[] }) {
   const siteId = Number(useParams().siteId);
-  const navigate = useNavigate();
-  const queries = useQueryClient();
-  const [view, setView] = useState(180);
   const [picked, setPicked] = useState<string>();
-  const [sending, setSending] = useState(false);
-  const [wrong, setWrong] = useState<unknown>();
   const {
     entry,
     change: changeBy,
@@ -46,6 +37,7 @@ export function LogForm({ sheet, log, people }: { sheet: TreeSheet; log?: Log; p
       ? beginFrom(log, idsOf(log.people?.split(', ') ?? []))
       : begin(sheet, sheet.people.length ? idsOf(sheet.people) : me());
   });
+  const { submit, sending, wrong } = useSendLog(siteId, sheet, log, refused, drop);
   if (!entry) return <Loading />;
   const change = (parts: Partial<Entry>) => changeBy(() => parts);
   const cut = (limb: string, changes: Partial<CutEntry>) =>
@@ -58,45 +50,6 @@ export function LogForm({ sheet, log, people }: { sheet: TreeSheet; log?: Log; p
   const big = entry.cuts.filter((one) => planned.get(one.limb)?.big);
   const bigMade = big.length > 0 && big.every((one) => one.outcome !== '');
   const ofCuts = refusal?.errors.filter((one) => ofCut.test(one.pointer)) ?? [];
-  const submit = async () => {
-    setSending(true);
-    setWrong(undefined);
-    try {
-      const { visitId, treeId, tag, dayId } = sheet;
-      const item = await keepAndSend(
-        logItem(
-          { siteId, treeId, visitId, dayId, tag, corrects: log?.id, entry },
-          toSend(entry),
-          currentPersonId(),
-        ),
-        (other) => other.kind === 'log' && other.visitId === visitId,
-      );
-      if (item.state === 'held' && item.refusal) {
-        // What is to be mended is mended here: the entry stands as it was, with what is wrong beside it.
-        const again: Entry = { ...entry, key: randomKey() };
-        await refused(again, item.refusal);
-        await outbox.drop(item.key);
-        return;
-      }
-      await drop();
-      await queries.invalidateQueries({ queryKey: ['waiting'] });
-      await navigate(
-        item.state === 'clash'
-          ? '/sites/' + siteId + '/waiting/' + item.key
-          : dayId && !log
-            ? '/sites/' + siteId + '/days/' + dayId + '/log'
-            : item.state === 'sent'
-              ? '/sites/' + siteId + '/trees/' + treeId
-              : '/sites/' + siteId + '/log',
-      );
-      // What the server says now comes in behind; nobody waits for it with a saw in hand.
-      void queries.invalidateQueries();
-    } catch (failed) {
-      setWrong(failed);
-    } finally {
-      setSending(false);
-    }
-  };
   const photo = (spot: string, label: string) => (
     <TakePhoto
       siteId={siteId}
@@ -117,23 +70,7 @@ export function LogForm({ sheet, log, people }: { sheet: TreeSheet; log?: Log; p
         </small>
       </h1>
       {log && <p className="faint">The log as it was first kept stays to be read.</p>}
-      <TreeDrawing
-        drawing={sheet.drawing}
-        limbs={new Map(sheet.limbs.map((limb) => [limb.id, limb]))}
-        standing={asItStands(sheet.drawing)}
-        view={view}
-        picked={picked}
-        onPick={setPicked}
-        marks={numbered(sheet)}
-      />
-      <div className="d-flex gap-2 my-2">
-        <Button variant="outline-secondary" className="flex-fill" onClick={() => setView((view + 45) % 360)}>
-          <i className="bi bi-arrow-left" aria-hidden="true" /> Walk left
-        </Button>
-        <Button variant="outline-secondary" className="flex-fill" onClick={() => setView((view + 315) % 360)}>
-          Walk right <i className="bi bi-arrow-right" aria-hidden="true" />
-        </Button>
-      </div>
+      <LogDrawing sheet={sheet} picked={picked} onPick={setPicked} />
       {sheet.cautions.length > 0 && (
         <details className="caution-list mb-2">
           <summary>Take care: {sheet.cautions[0]!.text}</summary>
@@ -161,22 +98,7 @@ export function LogForm({ sheet, log, people }: { sheet: TreeSheet; log?: Log; p
           problems={ofCuts.filter((problem) => ofCut.exec(problem.pointer)?.[1] === String(i))}
         />
       ))}
-      <Form.Select
-        className="mb-3"
-        style={{ minHeight: 48 }}
-        aria-label="Another limb was cut"
-        value=""
-        onChange={(e) =>
-          change({ cuts: [...entry.cuts, { ...emptyCut(e.target.value), outcome: 'other', kind: 'remove' }] })
-        }
-      >
-        <option value="">Another limb was cut…</option>
-        {others.map((limb) => (
-          <option key={limb.id} value={limb.id}>
-            {limb.id}, {centimetres(limb.diameterCm)}
-          </option>
-        ))}
-      </Form.Select>
+      <AnotherLimb limbs={others} add={(added) => change({ cuts: [...entry.cuts, added] })} />
       {sheet.tasks?.length > 0 && (
         <ul className="small">
           {sheet.tasks.map((task) => (
@@ -213,50 +135,8 @@ export function LogForm({ sheet, log, people }: { sheet: TreeSheet; log?: Log; p
         </Alert>
       )}
       <Clock entry={entry} planned={sheet.minutes} change={change} />
-      <fieldset className="walk-field">
-        <legend>Who did it</legend>
-        <div className="chips">
-          {people.map((person) => (
-            <button
-              key={person.id}
-              type="button"
-              aria-pressed={entry.people.includes(person.id)}
-              onClick={() =>
-                change(
-                  withPeople(
-                    entry,
-                    entry.people.includes(person.id)
-                      ? entry.people.filter((id) => id !== person.id)
-                      : [...entry.people, person.id],
-                  ),
-                )
-              }
-            >
-              {person.name}
-            </button>
-          ))}
-        </div>
-      </fieldset>
-      <div className="walk-field">
-        <Form.Label htmlFor="log-on">Done on</Form.Label>
-        <Form.Control
-          id="log-on"
-          type="date"
-          value={entry.on}
-          onChange={(e) => change({ on: e.target.value })}
-        />
-      </div>
-      <div className="walk-field">
-        <Form.Label htmlFor="log-note">Anything else; near misses too</Form.Label>
-        <Form.Control
-          id="log-note"
-          as="textarea"
-          rows={2}
-          maxLength={2000}
-          value={entry.note}
-          onChange={(e) => change({ note: e.target.value })}
-        />
-      </div>
+      <WhoDidIt entry={entry} people={people} change={change} />
+      <WhenAndWhat entry={entry} change={change} />
       <div className="d-flex gap-2 mb-3">
         {photo('the tree', 'The tree')}
         {photo('a wound', 'A wound')}
@@ -284,10 +164,95 @@ export function LogForm({ sheet, log, people }: { sheet: TreeSheet; log?: Log; p
         className="w-100"
         style={{ minHeight: 52 }}
         disabled={open.length > 0 || sending}
-        onClick={() => void submit()}
+        onClick={() => void submit(entry)}
       >
         {log ? 'Send the correction' : 'Send the log'} of {date(entry.on)}
       </Button>
     </div>
+  );
+}
+
+/** Who was at it. */
+function WhoDidIt({
+  entry,
+  people,
+  change,
+}: {
+  entry: Entry;
+  people: Person[];
+  change: (parts: Partial<Entry>) => void;
+}) {
+  return (
+    <fieldset className="walk-field">
+      <legend>Who did it</legend>
+      <div className="chips">
+        {people.map((person) => (
+          <button
+            key={person.id}
+            type="button"
+            aria-pressed={entry.people.includes(person.id)}
+            onClick={() =>
+              change(
+                withPeople(
+                  entry,
+                  entry.people.includes(person.id)
+                    ? entry.people.filter((id) => id !== person.id)
+                    : [...entry.people, person.id],
+                ),
+              )
+            }
+          >
+            {person.name}
+          </button>
+        ))}
+      </div>
+    </fieldset>
+  );
+}
+
+/** A limb that was cut though nobody had planned it. */
+function AnotherLimb({ limbs, add }: { limbs: LimbDrawing[]; add: (cut: CutEntry) => void }) {
+  return (
+    <Form.Select
+      className="mb-3"
+      style={{ minHeight: 48 }}
+      aria-label="Another limb was cut"
+      value=""
+      onChange={(e) => add({ ...emptyCut(e.target.value), outcome: 'other', kind: 'remove' })}
+    >
+      <option value="">Another limb was cut…</option>
+      {limbs.map((limb) => (
+        <option key={limb.id} value={limb.id}>
+          {limb.id}, {centimetres(limb.diameterCm)}
+        </option>
+      ))}
+    </Form.Select>
+  );
+}
+
+function WhenAndWhat({ entry, change }: { entry: Entry; change: (parts: Partial<Entry>) => void }) {
+  return (
+    <>
+      <div className="walk-field">
+        <Form.Label htmlFor="log-on">Done on</Form.Label>
+        <Form.Control
+          id="log-on"
+          type="date"
+          value={entry.on}
+          onChange={(e) => change({ on: e.target.value })}
+        />
+      </div>
+      <div className="walk-field">
+        <Form.Label htmlFor="log-note">Anything else; near misses too</Form.Label>
+        <Form.Control
+          id="log-note"
+          as="textarea"
+          rows={2}
+          maxLength={2000}
+          value={entry.note}
+          onChange={(e) => change({ note: e.target.value })}
+        />
+      </div>
+    </>
   );
 }

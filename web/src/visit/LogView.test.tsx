@@ -1,5 +1,5 @@
 import { act } from 'react';
-import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import type { TreeSheet } from '../api/client';
 import { sendAll } from '../field/phone';
 import {
@@ -16,11 +16,6 @@ import {
 } from '../testing/harness';
 import { store } from '../field/store';
 import { LogView } from './LogView';
-
-vi.mock('../api/client', async (original) => ({
-  ...(await original<object>()),
-  api: (await import('../testing/harness')).fakeApi,
-}));
 
 const place = { eastM: 0, northM: 0, upM: 1 };
 const limb = (id: string) => ({
@@ -65,7 +60,7 @@ const sheet = {
   limbs: [],
   cautions: [{ text: 'Nobody works alone.' }],
 } as unknown as TreeSheet;
-const LOG = 'POST /api/visits/4/log';
+const LOG = 'POST /api/visits/{visitId}/log';
 
 const open = () => show(<LogView />, '/sites/:siteId/visits/:visitId/log', '/sites/1/visits/4/log');
 const part = (name: string) => box.querySelector<HTMLElement>('section[aria-label="Limb ' + name + '"]')!;
@@ -122,7 +117,7 @@ describe('the log of a visit', () => {
     expect((await store.entry('4'))?.entry.cuts).toHaveLength(3);
     await press('Send the log of 20 Feb 2027');
     const sent = asked.find((one) => one.method === 'POST')!;
-    expect(sent.path).toBe('/api/visits/4/log');
+    expect(sent.path).toBe('/api/visits/{visitId}/log');
     expect(sent.body).toMatchObject({
       on: '2027-02-20',
       minutes: 30,

@@ -1,11 +1,15 @@
-import { useState } from 'react';
+import { zodResolver } from '@hookform/resolvers/zod';
 import { Button, Col, Form, Row } from 'react-bootstrap';
+import { useForm } from 'react-hook-form';
 import { Link } from 'react-router';
 import { useSite } from '../api/orchard';
+import { showRefused } from '../parts/fields';
+import { FieldInput, type Typed } from '../parts/formOf';
 import { Loading } from '../parts/Loading';
 import { ProblemAlert } from '../parts/ProblemAlert';
 import { date } from '../parts/format';
 import { useRemovals, useRemove, useStandsAfterAll } from './queries';
+import { REMOVAL, REMOVAL_FIELDS } from './removalFields';
 import { GROUNDS } from '../vocabulary/wood';
 
 /** That a whole tree was taken out: only on stated grounds, with whose leave, by whom, and what stands there instead. */
@@ -19,9 +23,7 @@ export function RemovalForm({ treeId, siteId, done }: { treeId: number; siteId: 
       key={known?.version ?? 0}
       treeId={treeId}
       version={known?.version ?? 0}
-      start={
-        known?.data ?? { on: site.data.today, grounds: '', permission: '', removedBy: '', replacement: '' }
-      }
+      start={known ? REMOVAL.typed(known.data) : { ...REMOVAL.empty, on: site.data.today }}
       done={done}
     />
   );
@@ -35,102 +37,35 @@ function TheForm({
 }: {
   treeId: number;
   version: number;
-  start: {
-    on: string;
-    grounds: string;
-    permission: string;
-    removedBy: string;
-    replacement?: string | null;
-    note?: string | null;
-  };
+  start: Typed;
   done: () => void;
 }) {
   const remove = useRemove(treeId);
   const stands = useStandsAfterAll(treeId);
-  const [fields, setFields] = useState({
-    ...start,
-    replacement: start.replacement ?? '',
-    note: start.note ?? '',
-  });
-  const text = (name: 'permission' | 'removedBy' | 'replacement' | 'note', label: string, hint: string) => (
-    <Col sm={6}>
-      <Form.Label htmlFor={'removal-' + name}>{label}</Form.Label>
-      <Form.Control
-        id={'removal-' + name}
-        value={fields[name]}
-        maxLength={name === 'removedBy' ? 200 : 500}
-        onChange={(e) => setFields({ ...fields, [name]: e.target.value })}
-      />
-      <div className="faint small">{hint}</div>
-    </Col>
+  const form = useForm<Typed>({ resolver: zodResolver(REMOVAL.schema), defaultValues: start });
+  const submit = form.handleSubmit((fields) =>
+    remove
+      .mutateAsync({ version, data: REMOVAL.data(fields) })
+      .then(done)
+      .catch((refused: unknown) => showRefused(refused, form.setError)),
   );
   return (
-    <Form
-      className="sheet-box my-2"
-      aria-label="Take the tree out"
-      onSubmit={(e) => {
-        e.preventDefault();
-        void remove
-          .mutateAsync({
-            version,
-            data: {
-              ...fields,
-              replacement: fields.replacement || undefined,
-              note: fields.note || undefined,
-            },
-          })
-          .then(done)
-          .catch(() => undefined);
-      }}
-    >
+    <Form className="sheet-box my-2" aria-label="Take the tree out" onSubmit={submit} noValidate>
       <p className="caution-list">
         Age alone is no ground. Ask first about nests, roosts in hollows and protected-tree orders, and follow
         local law; a whole tree is felled by who is trained for it. Enter it here once the tree is out: it
         leaves the plan and stays in the register of removals.
       </p>
       <Row className="g-2">
-        <Col sm={3}>
-          <Form.Label htmlFor="removal-on">Taken out on</Form.Label>
-          <Form.Control
-            id="removal-on"
-            type="date"
-            value={fields.on}
-            onChange={(e) => setFields({ ...fields, on: e.target.value })}
-          />
-        </Col>
-        <Col sm={3}>
-          <Form.Label htmlFor="removal-grounds">Grounds</Form.Label>
-          <Form.Select
-            id="removal-grounds"
-            value={fields.grounds}
-            onChange={(e) => setFields({ ...fields, grounds: e.target.value })}
-          >
-            <option value="">Choose</option>
-            {Object.entries(GROUNDS).map(([code, name]) => (
-              <option key={code} value={code}>
-                {name}
-              </option>
-            ))}
-          </Form.Select>
-        </Col>
-        {text('permission', 'Permission', 'Whose leave, by what paper; or why none was wanted')}
-        {text('removedBy', 'Taken out by', 'A crew, a firm, the storm')}
-        {text(
-          'replacement',
-          'What replaces it',
-          'A small young plant, headed low, one leader, two or three side shoots spread',
-        )}
-        {text('note', 'Note', '')}
+        {REMOVAL_FIELDS.map((field) => (
+          <Col sm={field.kind === 'text' ? 6 : 3} key={field.name}>
+            <FieldInput form={form} field={field} />
+          </Col>
+        ))}
       </Row>
-      <ProblemAlert error={remove.error ?? stands.error} />
+      <ProblemAlert error={remove.error ?? stands.error} withFields={!remove.error} />
       <div className="d-flex gap-2 mt-2">
-        <Button
-          type="submit"
-          variant="danger"
-          disabled={
-            !fields.grounds || !fields.permission.trim() || !fields.removedBy.trim() || remove.isPending
-          }
-        >
+        <Button type="submit" variant="danger" disabled={remove.isPending}>
           {version ? 'Save' : 'Enter the removal'}
         </Button>
         {version > 0 && (

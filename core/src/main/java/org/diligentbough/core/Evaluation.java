@@ -16,6 +16,7 @@ import org.diligentbough.core.light.Neighbour;
 import org.diligentbough.core.light.Sky;
 import org.diligentbough.core.light.SmallWood;
 import org.diligentbough.core.outlook.Planned;
+import org.diligentbough.core.plan.CutKey;
 import org.diligentbough.core.plan.PlanCare;
 import org.diligentbough.core.plan.Planner;
 import org.diligentbough.core.plan.RenovationPlan;
@@ -102,10 +103,9 @@ public record Evaluation(
 
     /** The same in light that was worked out before. */
     static Evaluation in(CrownLight light, TreeToday standing, Given given, Rulebook rules) {
-        Optional<Set<RenovationPlan.CutOf>> kept = given.edits().kept();
+        Optional<Set<CutKey>> kept = given.edits().kept();
         if (kept.isPresent()) {
-            Set<String> ownCuts =
-                    kept.get().stream().map(RenovationPlan.CutOf::limb).collect(Collectors.toSet());
+            Set<String> ownCuts = kept.get().stream().map(CutKey::limb).collect(Collectors.toSet());
             return planned(found(light, standing, given, rules, ownCuts), light, standing, given, rules);
         }
         Evaluation first = planned(found(light, standing, given, rules, Set.of()), light, standing, given, rules);

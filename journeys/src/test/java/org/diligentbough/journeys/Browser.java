@@ -132,6 +132,12 @@ final class Browser implements AutoCloseable {
                 .click();
     }
 
+    /** Turns to a pane of a tree's bench. */
+    void pane(String name) {
+        page.getByRole(AriaRole.TAB, new Page.GetByRoleOptions().setName(name).setExact(true))
+                .click();
+    }
+
     Locator heading(String text) {
         return page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName(text));
     }

@@ -64,17 +64,20 @@ class DemoJourney {
             Locator drawing =
                     browser.page.getByRole(AriaRole.APPLICATION, new Page.GetByRoleOptions().setName("Drawing"));
             drawing.focus();
-            assertThat(browser.page.getByText("Seen from the south.")).isVisible();
-            browser.page.keyboard().press("ArrowLeft");
-            assertThat(browser.page.getByText("Seen from the south-west.")).isVisible();
+            assertThat(browser.page.getByText("from the south.")).isVisible();
+            for (int step = 0; step < 3; step++) {
+                browser.page.keyboard().press("ArrowLeft");
+            }
+            assertThat(browser.page.getByText("from the south-west.")).isVisible();
             int limbs = browser.page.locator(".tree-drawing .limb").count();
             browser.page.keyboard().press("ArrowUp");
-            assertThat(browser.page.getByText("early 2028").first()).isVisible();
+            assertThat(browser.page.getByText("Early 2028").first()).isVisible();
             Assertions.assertThat(browser.page.locator(".tree-drawing .limb").count())
                     .isLessThan(limbs);
             browser.page.keyboard().press("ArrowDown");
             assertThat(browser.page.locator(".tree-drawing .limb")).hasCount(limbs);
             assertThat(browser.part("Take care")).containsText("one holds the ladder");
+            browser.press("Why?");
             browser.page.getByLabel("On another day?").fill("2027-05-20");
             assertThat(browser.page.getByText("Next: 1 Feb – 30 Mar 2028.")).isVisible();
         }
@@ -205,6 +208,7 @@ class DemoJourney {
             assertThat(browser.part("Past")).containsText("rained off");
             // K-13's removal of H turns out to have been logged by mistake.
             browser.open(site + "/trees/" + treeOf(site, "K-13").get("id").longValue());
+            browser.pane("Story");
             Locator time = browser.part("Line of time");
             assertThat(time).containsText("emoved H (hollow 3 cm");
             browser.phone();
@@ -220,6 +224,7 @@ class DemoJourney {
             browser.page
                     .getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Send the correction"))
                     .click();
+            browser.pane("Story");
             assertThat(time).containsText("Correction: ");
             assertThat(time).containsText("Not done H");
             assertThat(time.locator(".corrected")).containsText("emoved H (hollow 3 cm");
@@ -257,6 +262,7 @@ class DemoJourney {
         try (Browser browser = new Browser()) {
             browser.open(tree);
             browser.iAm("Mere Tolhurst");
+            browser.pane("Story");
             Download download = browser.page.waitForDownload(() -> browser.follow("survey file"));
             download.saveAs(file);
             browser.phone();
@@ -266,6 +272,7 @@ class DemoJourney {
             assertThat(browser.page.getByText("7 limbs, 2 of them with something wrong."))
                     .isVisible();
             browser.press("Save and judge");
+            browser.pane("Story");
             assertThat(browser.page.locator(".timeline .survey")).hasCount(2);
         } finally {
             Files.delete(file);

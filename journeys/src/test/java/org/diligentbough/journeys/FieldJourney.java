@@ -88,8 +88,10 @@ class FieldJourney {
             assertThat(sent.get("heightM").doubleValue()).isEqualTo(5.004);
             assertThat(sent.get("trunkGirthCm").doubleValue()).isEqualTo(93.98);
             browser.open("/sites/" + site + "/trees/" + tree);
+            browser.pane("Limbs");
             assertThat(browser.page.locator(".limb-list tbody tr")).hasCount(10);
             assertThat(browser.part("Judgement")).isVisible();
+            browser.pane("Story");
             assertThat(browser.page.locator(".photo-strip img")).hasCount(1);
             assertThat(browser.errors()).isEmpty();
         }

@@ -42,7 +42,7 @@ class FirstTreeJourney {
             registerTree(browser, "J-1");
             browser.phone();
             browser.follow("Open");
-            browser.follow("Walk it now");
+            browser.follow("Walk this tree");
             walk(browser);
             judged(browser);
             Assertions.assertThat(browser.errors()).isEmpty();
@@ -57,6 +57,9 @@ class FirstTreeJourney {
         browser.page.getByLabel("Latitude").fill("52.1");
         browser.page.getByLabel("Longitude").fill("-2,4");
         browser.page.getByLabel("Time zone").selectOption("Europe/London");
+        // An average year is proposed by the place; better numbers take its place.
+        assertThat(browser.page.getByLabel("Weather like")).hasValue("England, west midlands");
+        browser.page.getByText("I have better numbers").click();
         String[] months = {"Jan", "Feb", "Mar", "Apr", "May", "Jun", "Jul", "Aug", "Sep", "Oct", "Nov", "Dec"};
         int[] means = {4, 4, 6, 9, 12, 15, 17, 17, 14, 11, 7, 5};
         for (int i = 0; i < 12; i++) {
@@ -141,6 +144,7 @@ class FirstTreeJourney {
     private void judged(Browser browser) {
         assertThat(browser.part("Judgement").getByText("renovate", new Locator.GetByTextOptions().setExact(true)))
                 .isVisible();
+        browser.pane("Limbs");
         Locator rows = browser.page.locator(".limb-list tbody tr");
         assertThat(rows).hasCount(8);
         assertThat(rows.filter(new Locator.FilterOptions().setHasText("D7.0 cm")))
@@ -160,16 +164,18 @@ class FirstTreeJourney {
         assertThat(browser.page.locator(".tree-drawing .limb[aria-pressed=true]"))
                 .hasAttribute("aria-label", "Limb D, 7.0 cm, remove");
         browser.laptop();
+        browser.pane("Plan");
         Locator plan = browser.part("Plan");
         assertThat(plan).containsText("2027 while dormant");
         assertThat(plan.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("remove D")))
                 .isVisible();
         // After the plan's first year the limb is gone from the drawing.
-        browser.press("A year on");
+        browser.page.locator(".year-strip button").nth(1).click();
         assertThat(browser.page.locator(".tree-drawing .limb[aria-label^='Limb D,']"))
                 .hasCount(0);
-        browser.press("above");
-        assertThat(browser.page.getByText("Seen from above.")).isVisible();
+        browser.press("from above");
+        assertThat(browser.page.getByText(", from above.")).isVisible();
+        browser.pane("Story");
         browser.page.getByText("Who changed what").click();
         assertThat(browser.part("History")).containsText("survey added by Wren Ashdown");
     }

@@ -221,6 +221,7 @@ class KindsJourney {
 
     /** Per cent of the fruiting wood that the tree's page says has light enough now. */
     private static int inLight(Browser browser) {
+        browser.pane("Limbs");
         Locator told = browser.page.getByText(Pattern.compile("of its fruiting wood has light enough"));
         Matcher said = Pattern.compile("(\\d+) % of its fruiting wood")
                 .matcher(told.first().innerText());

@@ -24,7 +24,7 @@ class RoundJourney {
             FirstTreeJourney.registerTree(browser, "R-1");
             browser.phone();
             browser.follow("Open");
-            browser.follow("Walk it now");
+            browser.follow("Walk this tree");
             FirstTreeJourney.walk(browser);
             browser.laptop();
             moveACut(browser);
@@ -173,19 +173,21 @@ class RoundJourney {
     private void afterwards(Browser browser, String planBefore) {
         assertThat(browser.page.locator(".tree-drawing .limb[aria-label^='Limb E,']"))
                 .hasCount(0);
+        browser.pane("Story");
         Locator time = browser.part("Line of time");
         assertThat(time).containsText("Removed E");
         assertThat(time).containsText("shortened C (not planned)");
         assertThat(time).containsText("not done D (The saw was blunt)");
         browser.press("Why?");
         assertThat(browser.part("Judgement")).containsText("has come off already this pruning year");
+        browser.pane("Plan");
         assertThat(browser.part("Plan").locator(".disc", new Locator.LocatorOptions().setHasText("D")))
                 .isVisible();
         Assertions.assertThat(lane(browser, "2028 while dormant").innerText()).isNotEqualTo(planBefore);
     }
 
     private void fruit(Browser browser) {
-        browser.press("Fruit");
+        browser.pane("Fruit");
         browser.page.getByLabel("Picked, kg").fill("31,5");
         browser.page.getByLabel("Fruits picked").fill("260");
         browser.press("Save");

@@ -34,13 +34,14 @@ class ScreenshotsJourney {
             browser.open(kilnfield + "/figures");
             browser.heading("Numbers the rules go by").waitFor();
             take(browser, "numbers");
-            browser.open(kilnfield + "/trees/" + treeId + "?limb=B");
+            browser.open(kilnfield + "/trees/" + treeId + "?limb=B&pane=limbs&leaf=yes");
+            browser.part("Limb B").waitFor();
             take(browser, "tree");
-            browser.page.evaluate("document.querySelector('section[aria-label=Plan]').scrollIntoView()");
+            browser.open(kilnfield + "/trees/" + treeId + "?pane=plan&limb=B");
+            browser.page.locator(".year-strip button").nth(1).waitFor();
             take(browser, "plan");
-            browser.open(kilnfield + "/trees/" + treeId + "?year=5&beside=yes");
+            browser.open(kilnfield + "/trees/" + treeId + "?pane=years&year=5&view=230");
             browser.part("Ten years").waitFor();
-            browser.page.evaluate("document.querySelector('.tree-page').scrollIntoView()");
             take(browser, "tree-years");
             browser.open(kilnfield + "/settings");
             take(browser, "site");

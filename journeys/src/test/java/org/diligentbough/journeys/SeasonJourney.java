@@ -136,6 +136,7 @@ class SeasonJourney {
         try (Browser browser = new Browser()) {
             browser.open(site + "/trees/" + treeId(site, "K-04"));
             browser.iAm("Tamsin Oke");
+            browser.press("Why?");
             browser.page.getByLabel("On another day?").fill("2027-04-08");
             assertThat(browser.part("Judgement")).containsText("If the trees are not so far, note what you see");
             browser.page.getByLabel("What is to be cut").selectOption("dead");

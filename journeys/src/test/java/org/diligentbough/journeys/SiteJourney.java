@@ -29,7 +29,7 @@ class SiteJourney {
             browser.iAm("Tamsin Oke");
             assertThat(browser.part("Plan")).containsText("2027 while dormant");
             assertThat(browser.part("Judgement")).containsText("may be cut today");
-            browser.follow("Site");
+            browser.follow("Settings");
             browser.page.getByLabel("Apples, pears and their like").selectOption("late-summer");
             browser.page.getByLabel("Big cuts a tree a year").selectOption("2");
             browser.press("Save");
@@ -49,7 +49,7 @@ class SiteJourney {
             browser.iAm("Tamsin Oke");
             Locator open = browser.page.getByRole(AriaRole.GROUP, new Page.GetByRoleOptions().setName("Open now"));
             assertThat(open).containsText("apple until 31 Mar");
-            browser.follow("Site");
+            browser.follow("Settings");
             browser.page.evaluate("window.notReloaded = true");
             browser.page.getByLabel("Apples, pears and their like").selectOption("late-summer");
             browser.press("Save");
@@ -102,6 +102,7 @@ class SiteJourney {
             browser.open(site + "/settings");
             browser.iAm("Mere Tolhurst");
             browser.page.getByLabel("Latitude").fill("-138");
+            browser.page.getByText("I have better numbers").click();
             browser.fill("Jul mean, degrees C", "cold");
             browser.press("Save");
             assertThat(browser.page.getByText("Give degrees from -90 to 90.")).isVisible();

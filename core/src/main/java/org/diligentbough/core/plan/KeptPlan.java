@@ -4,7 +4,6 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import org.diligentbough.core.knowledge.ReasonCode;
-import org.diligentbough.core.plan.RenovationPlan.CutOf;
 import org.diligentbough.core.verdict.Cut;
 import org.diligentbough.core.verdict.CutKind;
 import org.diligentbough.core.verdict.CutSizing;
@@ -19,11 +18,11 @@ final class KeptPlan {
     private static final double SAME_PLACE_M = 0.0011;
 
     private final TreeFacts facts;
-    private final Optional<Set<CutOf>> cuts;
+    private final Optional<Set<CutKey>> cuts;
     private final List<String> leftOut;
 
     /** @param limbs all that were judged */
-    KeptPlan(TreeFacts facts, Optional<Set<CutOf>> cuts, List<LimbVerdict> limbs) {
+    KeptPlan(TreeFacts facts, Optional<Set<CutKey>> cuts, List<LimbVerdict> limbs) {
         this.facts = facts;
         this.cuts = cuts;
         this.leftOut = limbs.stream()
@@ -34,8 +33,8 @@ final class KeptPlan {
 
     /** Whether it has this cut or a first step to it; any may stand where no plan is kept. */
     boolean mayStand(LimbVerdict limb) {
-        return cuts.map(kept -> kept.contains(new CutOf(limb.tag(), limb.verdict()))
-                        || limb.verdict() == Verdict.REMOVE && kept.contains(new CutOf(limb.tag(), Verdict.SHORTEN)))
+        return cuts.map(kept -> kept.contains(new CutKey(limb.tag(), limb.verdict()))
+                        || limb.verdict() == Verdict.REMOVE && kept.contains(new CutKey(limb.tag(), Verdict.SHORTEN)))
                 .orElse(true);
     }
 

@@ -39,18 +39,15 @@ public record RenovationPlan(int years, Optional<Reason> yearsWhy, List<Lane> la
                         .noneMatch(reason -> reason.code() == ReasonCode.STAGED_REST_LATER);
     }
 
-    /** One cut by its limb and kind: what plans are compared by. */
-    public record CutOf(String limb, Verdict kind) {}
-
     /** Only these cuts of it; any other that it places, and what else is left out, is listed as not placed, for {@code why}. */
-    RenovationPlan only(Set<CutOf> cuts, List<String> leftOut, Reason why) {
+    RenovationPlan only(Set<CutKey> cuts, List<String> leftOut, Reason why) {
         List<NotPlaced> left = new ArrayList<>(notPlaced);
         leftOut.forEach(limb -> left.add(new NotPlaced(limb, List.of(why))));
         List<Lane> kept = new ArrayList<>();
         for (Lane lane : lanes) {
             List<PlannedCut> stay = new ArrayList<>();
             for (PlannedCut cut : lane.cuts()) {
-                if (cuts.contains(new CutOf(cut.limb(), cut.kind()))) {
+                if (cuts.contains(cut.key())) {
                     stay.add(cut);
                 } else if (left.stream().noneMatch(other -> other.limb().equals(cut.limb()))) {
                     left.add(new NotPlaced(cut.limb(), List.of(why)));
@@ -179,6 +176,11 @@ public record RenovationPlan(int years, Optional<Reason> yearsWhy, List<Lane> la
         public PlannedCut {
             reasons = List.copyOf(reasons);
             breaks = List.copyOf(breaks);
+        }
+
+        /** What it is compared by. */
+        public CutKey key() {
+            return new CutKey(limb, kind);
         }
     }
 

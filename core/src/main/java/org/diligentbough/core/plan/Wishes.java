@@ -6,7 +6,6 @@ import java.util.Optional;
 import java.util.OptionalInt;
 import java.util.Set;
 import java.util.stream.Collectors;
-import org.diligentbough.core.plan.RenovationPlan.CutOf;
 import org.diligentbough.core.verdict.Decision;
 import org.diligentbough.core.verdict.OwnAllowance;
 
@@ -28,7 +27,7 @@ public record Wishes(
         List<Decision> decisions,
         Set<String> insisted,
         Set<String> split,
-        Optional<Set<CutOf>> kept) {
+        Optional<Set<CutKey>> kept) {
     /** All left to the rules. */
     public static final Wishes NONE =
             new Wishes(OptionalInt.empty(), Optional.empty(), List.of(), List.of(), Set.of(), Set.of());
@@ -69,8 +68,8 @@ public record Wishes(
                 .filter(cut ->
                         pins.stream().noneMatch(other -> other.limb().equals(cut.limb()) && other.kind() == cut.kind()))
                 .forEach(all::add);
-        Set<CutOf> kept =
-                cuts.stream().map(cut -> new CutOf(cut.limb(), cut.kind())).collect(Collectors.toSet());
+        Set<CutKey> kept =
+                cuts.stream().map(cut -> new CutKey(cut.limb(), cut.kind())).collect(Collectors.toSet());
         return new Wishes(years, allowance, all, decisions, insisted, split, Optional.of(kept));
     }
 }

@@ -9,6 +9,7 @@ import java.util.Optional;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
+import org.diligentbough.core.knowledge.Codes;
 import org.diligentbough.server.archive.Archive.ArchivedDay;
 import org.diligentbough.server.archive.Archive.ArchivedDealt;
 import org.diligentbough.server.archive.Archive.ArchivedFruit;
@@ -36,7 +37,6 @@ import org.diligentbough.server.survey.SurveyMapper.SurveyRow;
 import org.diligentbough.server.survey.SurveyService;
 import org.diligentbough.server.visit.ReportService;
 import org.diligentbough.server.visit.ReportService.ReportView;
-import org.diligentbough.server.visit.TreeRecords;
 import org.diligentbough.server.visit.VisitMapper;
 import org.diligentbough.server.visit.VisitMapper.LogRow;
 import org.diligentbough.server.visit.VisitMapper.VisitRow;
@@ -44,7 +44,6 @@ import org.diligentbough.server.wood.RemovalService;
 import org.diligentbough.server.wood.RemovalService.RemovalView;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
-import tools.jackson.databind.json.JsonMapper;
 
 /** Orchard archives out: everything of a site, with the people who had a hand in it. */
 @Service
@@ -56,12 +55,10 @@ public class ArchiveWriter {
     private final PeopleService people;
     private final DayArchive days;
     private final VisitMapper visits;
-    private final TreeRecords records;
     private final PlanArchive plans;
     private final ReportService reports;
     private final FruitService fruit;
     private final RemovalService removals;
-    private final JsonMapper json;
 
     ArchiveWriter(
             OrchardService orchard,
@@ -71,12 +68,10 @@ public class ArchiveWriter {
             PeopleService people,
             DayArchive days,
             VisitMapper visits,
-            TreeRecords records,
             PlanArchive plans,
             ReportService reports,
             FruitService fruit,
-            RemovalService removals,
-            JsonMapper json) {
+            RemovalService removals) {
         this.orchard = orchard;
         this.trees = trees;
         this.surveys = surveys;
@@ -84,12 +79,10 @@ public class ArchiveWriter {
         this.people = people;
         this.days = days;
         this.visits = visits;
-        this.records = records;
         this.plans = plans;
         this.reports = reports;
         this.fruit = fruit;
         this.removals = removals;
-        this.json = json;
     }
 
     /** Everything of a site. */
@@ -189,7 +182,7 @@ public class ArchiveWriter {
     private ArchivedTree tree(TreeRow tree, Known known) {
         List<ArchivedSurvey> oldestFirst = new ArrayList<>();
         for (SurveyRow survey : known.surveysNewestFirst().getOrDefault(tree.id(), List.of())) {
-            oldestFirst.add(0, new ArchivedSurvey(survey.surveyedBy(), json.readTree(survey.document())));
+            oldestFirst.add(0, new ArchivedSurvey(survey.surveyedBy(), survey.document()));
         }
         List<LogRow> logs = known.logs().getOrDefault(tree.id(), List.of());
         return new ArchivedTree(
@@ -247,7 +240,7 @@ public class ArchiveWriter {
                 day.data().on().toString(),
                 day.data().starts(),
                 day.data().ends(),
-                day.state(),
+                Codes.of(day.state()),
                 day.data().shed(),
                 day.data().note(),
                 day.people().stream().map(known.names()::get).toList(),
@@ -261,9 +254,9 @@ public class ArchiveWriter {
                 tag,
                 on,
                 days.people(visit).stream().map(known.names()::get).toList(),
-                records.cuts(visit),
+                visit.cuts(),
                 visit.shoots(),
-                records.tasks(visit),
+                visit.tasks(),
                 visit.upkeepMinutes(),
                 known.logs().getOrDefault(visit.treeId(), List.of()).stream()
                         .filter(log -> log.visitId().equals(visit.id()))
@@ -277,14 +270,10 @@ public class ArchiveWriter {
                 log.loggedBy(),
                 log.onDay().toString(),
                 log.minutes(),
-                log.peopleIds() == null
-                        ? List.of()
-                        : Stream.of(log.peopleIds().split(","))
-                                .map(id -> names.get(Long.valueOf(id)))
-                                .toList(),
+                log.peopleIds().stream().map(names::get).toList(),
                 log.prunings(),
                 log.shoots(),
                 log.note(),
-                records.logged(log));
+                log.cuts());
     }
 }

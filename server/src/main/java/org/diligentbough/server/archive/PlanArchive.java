@@ -31,7 +31,6 @@ import org.diligentbough.server.plan.PlanWishes;
 import org.diligentbough.server.programme.ProgrammeMapper;
 import org.diligentbough.server.programme.ProgrammeMapper.SetRow;
 import org.springframework.stereotype.Component;
-import tools.jackson.databind.json.JsonMapper;
 
 /** Plans in archives: what people want of them, what they were, and what the programme goes by. */
 @Component
@@ -44,19 +43,12 @@ class PlanArchive {
     private final ProgrammeMapper programmes;
     private final JudgementService judgement;
     private final PeopleService people;
-    private final JsonMapper json;
 
-    PlanArchive(
-            PlanMapper plans,
-            ProgrammeMapper programmes,
-            JudgementService judgement,
-            PeopleService people,
-            JsonMapper json) {
+    PlanArchive(PlanMapper plans, ProgrammeMapper programmes, JudgementService judgement, PeopleService people) {
         this.plans = plans;
         this.programmes = programmes;
         this.judgement = judgement;
         this.people = people;
-        this.json = json;
     }
 
     /** What is known of the plans of a site's trees, by tree. */
@@ -65,9 +57,7 @@ class PlanArchive {
     /** Reads them in three queries. */
     OfSite ofSite(long siteId) {
         return new OfSite(
-                plans.wanted(siteId).stream()
-                        .collect(Collectors.toMap(
-                                WantedRow::treeId, row -> json.readValue(row.edits(), PlanWishes.class))),
+                plans.wanted(siteId).stream().collect(Collectors.toMap(WantedRow::treeId, row -> row.wishes())),
                 plans.versionsAt(siteId).stream().collect(Collectors.groupingBy(VersionRow::treeId)),
                 programmes.allSet(siteId).stream().collect(Collectors.toMap(SetRow::treeId, SetRow::year)));
     }
@@ -115,7 +105,7 @@ class PlanArchive {
                         row.madeOn().toString(),
                         row.madeBy(),
                         row.cause(),
-                        judgement.cuts(row).stream().map(PlanArchive::cut).toList()))
+                        row.cuts().stream().map(PlanArchive::cut).toList()))
                 .toList();
     }
 
@@ -142,7 +132,7 @@ class PlanArchive {
     List<ArchivedHours> hours(long siteId) {
         return programmes.hours(siteId).stream()
                 .map(row -> new ArchivedHours(
-                        row.year() == EVERY_YEAR ? null : row.year().toString(), row.season(), row.hours()))
+                        row.year() == EVERY_YEAR ? null : row.year().toString(), Codes.of(row.season()), row.hours()))
                 .toList();
     }
 
@@ -214,11 +204,7 @@ class PlanArchive {
         }
         if (good) {
             plans.keepVersion(
-                    tree.id(),
-                    on.get(),
-                    followed ? null : (Long) people.named(given.by()),
-                    given.cause(),
-                    json.writeValueAsString(cuts));
+                    tree.id(), on.get(), followed ? null : (Long) people.named(given.by()), given.cause(), cuts);
         }
     }
 
@@ -253,20 +239,19 @@ class PlanArchive {
             if (year.isEmpty()) {
                 problems.add(at + "/year", NO_YEAR);
             }
-            boolean known = Codes.parse(Season.class, one.season()).isPresent();
-            if (!known) {
+            Optional<Season> season = Codes.parse(Season.class, one.season());
+            if (season.isEmpty()) {
                 problems.add(at + "/season", "is not known; choose one of " + Codes.all(Season.class));
             }
             if (one.hours() == null || one.hours() < 0) {
                 problems.add(at + "/hours", "is missing or under 0; give hours");
-            } else if (known && year.isPresent()) {
+            } else if (season.isPresent() && year.isPresent()) {
                 boolean twice = programmes.hours(siteId).stream()
-                        .anyMatch(row ->
-                                row.year() == year.getAsInt() && row.season().equals(one.season()));
+                        .anyMatch(row -> row.year() == year.getAsInt() && row.season() == season.get());
                 if (twice) {
                     problems.add(at + "/season", "is given twice for that year; give it once");
                 } else {
-                    programmes.addHours(siteId, year.getAsInt(), one.season(), one.hours());
+                    programmes.addHours(siteId, year.getAsInt(), season.get(), one.hours());
                 }
             }
         }

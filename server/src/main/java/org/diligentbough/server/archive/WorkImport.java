@@ -24,6 +24,7 @@ import org.diligentbough.server.archive.Archive.ArchivedTree;
 import org.diligentbough.server.archive.Archive.ArchivedVisit;
 import org.diligentbough.server.crew.DayArchive;
 import org.diligentbough.server.crew.DayData;
+import org.diligentbough.server.crew.DayMapper;
 import org.diligentbough.server.crew.PeopleService;
 import org.diligentbough.server.crew.PersonData;
 import org.diligentbough.server.crew.PersonData.TicketData;
@@ -38,7 +39,6 @@ import org.diligentbough.server.visit.LogData;
 import org.diligentbough.server.visit.LogService;
 import org.diligentbough.server.visit.LoggedCut;
 import org.diligentbough.server.visit.ReportService;
-import org.diligentbough.server.visit.TreeRecords;
 import org.diligentbough.server.visit.VisitMapper.LogRow;
 import org.diligentbough.server.visit.VisitMapper.VisitRow;
 import org.diligentbough.server.visit.VisitTask;
@@ -55,10 +55,8 @@ class WorkImport {
     private final PeopleService people;
     private final DayArchive days;
     private final LogService logs;
-    private final TreeRecords records;
     private final PlanArchive plans;
     private final ReportService reports;
-    private static final List<String> DAY_STATES = List.of("planned", "confirmed", "rained-off", "called-off");
 
     private final FruitService fruit;
     private final RemovalService removals;
@@ -70,7 +68,6 @@ class WorkImport {
             PeopleService people,
             DayArchive days,
             LogService logs,
-            TreeRecords records,
             PlanArchive plans,
             ReportService reports,
             FruitService fruit,
@@ -81,7 +78,6 @@ class WorkImport {
         this.people = people;
         this.days = days;
         this.logs = logs;
-        this.records = records;
         this.plans = plans;
         this.reports = reports;
         this.fruit = fruit;
@@ -259,7 +255,10 @@ class WorkImport {
         if (!run.problems.check(data, at) || !known(run, given.state(), at + "/state")) {
             return;
         }
-        long id = days.add(run.site.id(), data, given.state());
+        long id = days.add(
+                run.site.id(),
+                data,
+                Codes.parse(DayMapper.State.class, given.state()).orElseThrow());
         for (int i = 0; i < orEmpty(given.people()).size(); i++) {
             if (run.problems.named(given.people().get(i), at + "/people/" + i)) {
                 days.comes(id, people.named(given.people().get(i)));
@@ -279,9 +278,9 @@ class WorkImport {
     }
 
     private static boolean known(Run run, String state, String at) {
-        boolean known = DAY_STATES.contains(String.valueOf(state));
+        boolean known = Codes.parse(DayMapper.State.class, state).isPresent();
         if (!known) {
-            run.problems.add(at, "is not known; choose one of " + String.join(", ", DAY_STATES));
+            run.problems.add(at, "is not known; choose one of " + Codes.all(DayMapper.State.class));
         }
         return known;
     }
@@ -339,7 +338,7 @@ class WorkImport {
         LogData data = new LogData(
                 UUID.randomUUID(),
                 on,
-                given.minutes() == null ? days.minutes(visit) : given.minutes(),
+                given.minutes() == null ? visit.minutes() : given.minutes(),
                 (who.isEmpty() ? List.of(given.by()) : who)
                         .stream().map(people::named).toList(),
                 given.prunings(),
@@ -358,7 +357,7 @@ class WorkImport {
     private List<LoggedCut> cuts(VisitRow visit, List<LoggedCut> said) {
         return Stream.concat(
                         said.stream(),
-                        records.cuts(visit).stream()
+                        visit.cuts().stream()
                                 .filter(cut -> said.stream()
                                         .noneMatch(one -> cut.limb().equals(one.limb())))
                                 .map(cut -> new LoggedCut(

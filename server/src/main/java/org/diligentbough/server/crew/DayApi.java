@@ -9,10 +9,11 @@ import java.time.LocalDate;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
+import org.diligentbough.core.knowledge.Codes;
+import org.diligentbough.core.plan.CutKey;
 import org.diligentbough.core.verdict.Verdict;
 import org.diligentbough.server.crew.DayView.Candidate;
 import org.diligentbough.server.crew.DayView.DaySummary;
-import org.diligentbough.server.crew.VisitMaker.Chosen;
 import org.diligentbough.server.crew.VisitMaker.Wanted;
 import org.diligentbough.server.shared.CodeOf;
 import org.diligentbough.server.shared.MayBeNull;
@@ -173,10 +174,14 @@ class DayApi {
         return new VisitMade(service.onTheSpot(treeId, key, chosen(work.cuts())));
     }
 
-    private static List<Chosen> chosen(List<CutChoice> cuts) {
+    private static List<CutKey> chosen(List<CutChoice> cuts) {
         return cuts == null
                 ? null
-                : cuts.stream().map(cut -> new Chosen(cut.limb(), cut.kind())).toList();
+                : cuts.stream()
+                        .map(cut -> new CutKey(
+                                cut.limb(),
+                                Codes.parse(Verdict.class, cut.kind()).orElseThrow()))
+                        .toList();
     }
 
     @PutMapping("/visits/{visitId}/people")

@@ -11,45 +11,32 @@ import org.diligentbough.core.Rulebook;
 import org.diligentbough.core.crew.Kit;
 import org.diligentbough.core.knowledge.Codes;
 import org.diligentbough.core.knowledge.Figure;
-import org.diligentbough.server.visit.TreeRecords;
 import org.diligentbough.server.visit.VisitCut;
 import org.diligentbough.server.visit.VisitMapper;
 import org.diligentbough.server.visit.VisitMapper.NewVisit;
 import org.diligentbough.server.visit.VisitMapper.VisitRow;
 import org.diligentbough.server.visit.VisitTask;
 import org.springframework.stereotype.Component;
-import tools.jackson.databind.json.JsonMapper;
 
 /** Work days and visits for archives: taken in as they were, whatever rule they broke. */
 @Component
 public class DayArchive {
     private final DayMapper days;
     private final VisitMapper visits;
-    private final TreeRecords records;
     private final DayService service;
     private final DayReader reader;
     private final Rulebook rules;
-    private final JsonMapper json;
 
-    DayArchive(
-            DayMapper days,
-            VisitMapper visits,
-            TreeRecords records,
-            DayService service,
-            DayReader reader,
-            Rulebook rules,
-            JsonMapper json) {
+    DayArchive(DayMapper days, VisitMapper visits, DayService service, DayReader reader, Rulebook rules) {
         this.days = days;
         this.visits = visits;
-        this.records = records;
         this.service = service;
         this.reader = reader;
         this.rules = rules;
-        this.json = json;
     }
 
     /** A day as it is kept. */
-    public record KeptDay(long id, DayData data, String state, List<Long> people, List<VisitRow> visits) {}
+    public record KeptDay(long id, DayData data, DayMapper.State state, List<Long> people, List<VisitRow> visits) {}
 
     /** Days of a site with its visits, the oldest first. */
     public List<KeptDay> ofSite(long siteId, List<VisitRow> visitsOfSite) {
@@ -62,17 +49,17 @@ public class DayArchive {
                         day.id(),
                         reader.data(day),
                         day.state(),
-                        reader.ids(day.people()),
+                        day.people(),
                         ofDays.getOrDefault(day.id(), List.of())))
                 .toList();
     }
 
     public List<Long> people(VisitRow visit) {
-        return reader.ids(visit.people());
+        return visit.people();
     }
 
     /** Adds a day in a state; its id. */
-    public long add(long siteId, DayData data, String state) {
+    public long add(long siteId, DayData data, DayMapper.State state) {
         long id = service.addWithoutHistory(siteId, data);
         days.state(id, state);
         return id;
@@ -114,18 +101,13 @@ public class DayArchive {
         return visits.add(new NewVisit(
                 treeId,
                 dayId,
-                json.writeValueAsString(cuts),
+                cuts,
                 shoots,
                 shoots,
                 0,
                 upkeepMinutes,
-                json.writeValueAsString(tasks),
-                kit.stream().map(Codes::of).collect(Collectors.joining(",")),
+                tasks,
+                List.copyOf(kit),
                 cuts.stream().anyMatch(VisitCut::sick)));
-    }
-
-    /** Person-minutes a visit was planned to take. */
-    public int minutes(VisitRow visit) {
-        return records.minutes(visit);
     }
 }

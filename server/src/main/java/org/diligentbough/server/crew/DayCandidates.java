@@ -7,6 +7,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
+import org.diligentbough.core.plan.CutKey;
 import org.diligentbough.server.crew.DayMapper.DayRow;
 import org.diligentbough.server.crew.DayView.Candidate;
 import org.diligentbough.server.crew.VisitMaker.Work;
@@ -68,10 +69,9 @@ class DayCandidates {
 
     private Optional<Candidate> candidate(LaneWorks.TreeWork tree, List<VisitRow> onDays, LocalDate on) {
         Work work = tree.work();
-        Set<String> taken = openWork.cutsOn(onDays);
-        List<VisitCut> cuts = work.cuts().stream()
-                .filter(cut -> !taken.contains(cut.limb() + cut.kind()))
-                .toList();
+        Set<CutKey> taken = openWork.cutsOn(onDays);
+        List<VisitCut> cuts =
+                work.cuts().stream().filter(cut -> !taken.contains(cut.key())).toList();
         int shoots =
                 taken.isEmpty() ? work.detail().map(detail -> detail.shoots()).orElse(0) : 0;
         OpenWork.Besides besides = openWork.besides(onDays, work);

@@ -3,6 +3,7 @@ package org.diligentbough.server.crew;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import org.apache.ibatis.annotations.Delete;
 import org.apache.ibatis.annotations.Insert;
@@ -16,11 +17,19 @@ import org.apache.ibatis.annotations.Update;
 public interface DayMapper {
     String COLUMNS = """
             d.id, d.version, d.site_id, d.on_date as on_day, to_char(d.starts, 'HH24:MI') as starts,
-            to_char(d.ends, 'HH24:MI') as ends, d.state, d.shed::text as shed, d.note,
-            (select string_agg(person_id::text, ',' order by person_id) from work_day_person where work_day_id = d.id) as people
+            to_char(d.ends, 'HH24:MI') as ends, d.state, d.shed, d.note,
+            array(select person_id from work_day_person where work_day_id = d.id order by person_id) as people
             """;
 
-    /** A row of the table; ids of people are joined by commas. */
+    /** How far a day has come. */
+    enum State {
+        PLANNED,
+        CONFIRMED,
+        RAINED_OFF,
+        CALLED_OFF
+    }
+
+    /** A row of the table; {@code people} are numbers of persons. */
     record DayRow(
             Long id,
             Integer version,
@@ -28,10 +37,10 @@ public interface DayMapper {
             LocalDate onDay,
             String starts,
             String ends,
-            String state,
-            String shed,
+            State state,
+            Map<String, Integer> shed,
             String note,
-            String people) {}
+            List<Long> people) {}
 
     @Select("select " + COLUMNS + " from work_day d where d.id = #{id}")
     Optional<DayRow> find(long id);
@@ -41,19 +50,19 @@ public interface DayMapper {
 
     @Select(value = """
                     insert into work_day (site_id, on_date, starts, ends, state, shed, note)
-                    values (#{siteId}, #{d.on}, #{d.starts}::time, #{d.ends}::time, 'planned', #{shed}::jsonb, #{d.note})
+                    values (#{siteId}, #{d.on}, #{d.starts}::time, #{d.ends}::time, 'planned', #{d.shed,typeHandler=json}, #{d.note})
                     returning id
                     """, affectData = true)
-    long add(@Param("siteId") long siteId, @Param("d") DayData day, @Param("shed") String shed);
+    long add(@Param("siteId") long siteId, @Param("d") DayData day);
 
     @Update("""
-            update work_day set on_date = #{d.on}, starts = #{d.starts}::time, ends = #{d.ends}::time, shed = #{shed}::jsonb,
+            update work_day set on_date = #{d.on}, starts = #{d.starts}::time, ends = #{d.ends}::time, shed = #{d.shed,typeHandler=json},
                 note = #{d.note} where id = #{id}
             """)
-    int change(@Param("id") long id, @Param("d") DayData day, @Param("shed") String shed);
+    int change(@Param("id") long id, @Param("d") DayData day);
 
     @Update("update work_day set state = #{state} where id = #{id}")
-    int state(@Param("id") long id, @Param("state") String state);
+    int state(@Param("id") long id, @Param("state") State state);
 
     /** Takes the day for a change; returns how many rows had the version: 1, or 0 when somebody was quicker. */
     @Update("update work_day set version = version + 1 where id = #{id} and version = #{version}")

@@ -17,6 +17,7 @@ import org.diligentbough.core.crew.TreeVisit;
 import org.diligentbough.core.crew.WorkDay;
 import org.diligentbough.core.knowledge.Codes;
 import org.diligentbough.core.orchard.Species;
+import org.diligentbough.core.plan.CutKey;
 import org.diligentbough.core.season.MayCut;
 import org.diligentbough.core.season.Weather;
 import org.diligentbough.core.verdict.Ticket;
@@ -34,21 +35,16 @@ import org.diligentbough.server.season.SiteWeatherService;
 import org.diligentbough.server.shared.ProblemException;
 import org.diligentbough.server.shared.Today;
 import org.diligentbough.server.shared.Wording;
-import org.diligentbough.server.visit.TreeRecords;
 import org.diligentbough.server.visit.VisitCut;
 import org.diligentbough.server.visit.VisitMapper;
 import org.diligentbough.server.visit.VisitMapper.VisitRow;
 import org.springframework.stereotype.Component;
-import tools.jackson.core.type.TypeReference;
-import tools.jackson.databind.json.JsonMapper;
 
 /** Puts a work day together as it is shown, with what the rules say of it. */
 @Component
 class DayReader {
-    private static final TypeReference<Map<String, Integer>> SHED = new TypeReference<>() {};
 
     private final VisitMapper visits;
-    private final TreeRecords records;
     private final PeopleService people;
     private final OrchardService orchard;
     private final JudgementService judgement;
@@ -57,11 +53,9 @@ class DayReader {
     private final Rulebook rules;
     private final Wording wording;
     private final Today today;
-    private final JsonMapper json;
 
     DayReader(
             VisitMapper visits,
-            TreeRecords records,
             PeopleService people,
             OrchardService orchard,
             JudgementService judgement,
@@ -69,10 +63,8 @@ class DayReader {
             SiteWeatherService weather,
             Rulebook rules,
             Wording wording,
-            Today today,
-            JsonMapper json) {
+            Today today) {
         this.visits = visits;
-        this.records = records;
         this.people = people;
         this.orchard = orchard;
         this.judgement = judgement;
@@ -81,7 +73,6 @@ class DayReader {
         this.rules = rules;
         this.wording = wording;
         this.today = today;
-        this.json = json;
     }
 
     /** A visit with what the rules look at. */
@@ -106,7 +97,7 @@ class DayReader {
                 day.version(),
                 day.siteId(),
                 data,
-                day.state(),
+                Codes.of(day.state()),
                 past(day),
                 coming.stream()
                         .map(helper -> person(helper, day.onDay(), turns))
@@ -128,29 +119,25 @@ class DayReader {
                 row.onDay(),
                 row.starts(),
                 row.ends(),
-                row.state(),
+                Codes.of(row.state()),
                 past(row),
                 ofDay.size(),
                 (int) ofDay.stream().filter(VisitRow::logged).count(),
-                ids(row.people()).size(),
-                ofDay.stream().mapToInt(records::minutes).sum(),
+                row.people().size(),
+                ofDay.stream().mapToInt(VisitRow::minutes).sum(),
                 judged ? view(row).findings() : List.of());
     }
 
     DayData data(DayRow day) {
-        return new DayData(day.onDay(), day.starts(), day.ends(), json.readValue(day.shed(), SHED), day.note());
+        return new DayData(day.onDay(), day.starts(), day.ends(), day.shed(), day.note());
     }
 
     private List<Helper> coming(DayRow day) {
         Map<Long, Person> known =
                 people.everybody().stream().collect(Collectors.toMap(Person::id, Function.identity()));
-        return ids(day.people()).stream()
+        return day.people().stream()
                 .map(id -> PeopleService.helper(known.get(id), day.onDay()))
                 .toList();
-    }
-
-    List<Long> ids(String joined) {
-        return DayService.listed(joined).stream().map(Long::valueOf).toList();
     }
 
     /** What is over, logged, rained off or called off is not judged any more. */
@@ -164,7 +151,7 @@ class DayReader {
                 day.onDay(),
                 data.minutes(),
                 shed,
-                day.state().equals(DayService.CONFIRMED),
+                day.state() == DayMapper.State.CONFIRMED,
                 coming,
                 turns.stream()
                         .filter(turn -> !turn.row().logged())
@@ -183,7 +170,7 @@ class DayReader {
 
     private Turn turn(VisitRow row, DayRow day, SiteWeatherService.Known known, List<Work> planned) {
         TreeRow tree = orchard.tree(row.treeId());
-        List<VisitCut> cuts = records.cuts(row);
+        List<VisitCut> cuts = row.cuts();
         MayCut mayCut = judgement
                 .calendar(row.treeId())
                 .orElseThrow(() -> ProblemException.notFound("This tree has not been surveyed yet."))
@@ -194,25 +181,22 @@ class DayReader {
                 .flatMap(cut -> cut.tickets().stream())
                 .map(code -> Codes.parse(Ticket.class, code).orElseThrow())
                 .collect(Collectors.toSet());
-        Set<Kit> kit = DayService.listed(row.kit()).stream()
-                .map(code -> Codes.parse(Kit.class, code).orElseThrow())
-                .collect(Collectors.toSet());
         TreeVisit visit = new TreeVisit(
                 row.id(),
                 tree.tag(),
-                records.minutes(row),
+                row.minutes(),
                 tickets,
-                kit,
+                Set.copyOf(row.kit()),
                 cuts.stream().anyMatch(DayReader::offTheGround),
                 row.sick(),
                 row.shoots() > 0
                         || row.upkeepMinutes() > 0
-                        || !records.tasks(row).isEmpty()
+                        || !row.tasks().isEmpty()
                         || cuts.stream().anyMatch(VisitCut::boundToWindow),
                 mayCut,
                 holds,
                 outdated(planned, cuts),
-                ids(row.people()));
+                row.people());
         return new Turn(row, tree, cuts, visit);
     }
 
@@ -225,10 +209,10 @@ class DayReader {
 
     /** Limbs whose cut is in the tree's plan no longer. */
     private static List<String> outdated(List<Work> planned, List<VisitCut> cuts) {
-        Set<String> still = new HashSet<>();
-        planned.forEach(work -> work.cuts().forEach(cut -> still.add(cut.limb() + cut.kind())));
+        Set<CutKey> still = new HashSet<>();
+        planned.forEach(work -> work.cuts().forEach(cut -> still.add(cut.key())));
         return cuts.stream()
-                .filter(cut -> !still.contains(cut.limb() + cut.kind()))
+                .filter(cut -> !still.contains(cut.key()))
                 .map(VisitCut::limb)
                 .toList();
     }
@@ -262,7 +246,7 @@ class DayReader {
                 turn.row().sick(),
                 turn.row().logged(),
                 turn.row().shoots(),
-                records.tasks(turn.row()),
+                turn.row().tasks(),
                 turn.row().upkeepMinutes(),
                 turn.visit().helpers(),
                 turn.cuts());

@@ -2,7 +2,6 @@ package org.diligentbough.server.crew;
 
 import java.time.LocalDate;
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Objects;
@@ -11,9 +10,10 @@ import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Collectors;
 import org.diligentbough.core.Evaluation;
+import org.diligentbough.core.plan.CutKey;
 import org.diligentbough.server.crew.DayMapper.DayRow;
+import org.diligentbough.server.crew.DayMapper.State;
 import org.diligentbough.server.crew.DayView.FindingView;
-import org.diligentbough.server.crew.VisitMaker.Chosen;
 import org.diligentbough.server.crew.VisitMaker.Wanted;
 import org.diligentbough.server.crew.VisitMaker.Work;
 import org.diligentbough.server.judgement.JudgementService;
@@ -25,12 +25,10 @@ import org.diligentbough.server.shared.History.About;
 import org.diligentbough.server.shared.Once;
 import org.diligentbough.server.shared.ProblemException;
 import org.diligentbough.server.shared.Today;
-import org.diligentbough.server.visit.TreeRecords;
 import org.diligentbough.server.visit.VisitMapper;
 import org.diligentbough.server.visit.VisitMapper.VisitRow;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
-import tools.jackson.databind.json.JsonMapper;
 
 /**
  * Work days. Every change takes the day by its version, is made, and is undone again if the day then breaks a rule it did
@@ -38,15 +36,11 @@ import tools.jackson.databind.json.JsonMapper;
  */
 @Service
 public class DayService {
-    static final String CONFIRMED = "confirmed";
-    static final String RAINED_OFF = "rained-off";
-    static final String CALLED_OFF = "called-off";
     private static final int YEARS_BACK = 1;
     private static final int YEARS_AHEAD = 3;
 
     private final DayMapper days;
     private final VisitMapper visits;
-    private final TreeRecords records;
     private final DayReader reader;
     private final VisitMaker maker;
     private final OpenWork openWork;
@@ -56,12 +50,10 @@ public class DayService {
     private final CurrentPerson person;
     private final Today today;
     private final Once once;
-    private final JsonMapper json;
 
     DayService(
             DayMapper days,
             VisitMapper visits,
-            TreeRecords records,
             DayReader reader,
             VisitMaker maker,
             OpenWork openWork,
@@ -70,11 +62,9 @@ public class DayService {
             History history,
             CurrentPerson person,
             Today today,
-            Once once,
-            JsonMapper json) {
+            Once once) {
         this.days = days;
         this.visits = visits;
-        this.records = records;
         this.reader = reader;
         this.maker = maker;
         this.openWork = openWork;
@@ -84,12 +74,11 @@ public class DayService {
         this.person = person;
         this.today = today;
         this.once = once;
-        this.json = json;
     }
 
     /** Whether a day takes no more changes: it was rained off or called off. */
     static boolean over(DayRow day) {
-        return day.state().equals(RAINED_OFF) || day.state().equals(CALLED_OFF);
+        return day.state() == State.RAINED_OFF || day.state() == State.CALLED_OFF;
     }
 
     DayView day(long id) {
@@ -123,7 +112,7 @@ public class DayService {
 
     /** Adds a day without a word to the history: for whoever writes that otherwise. */
     public long addWithoutHistory(long siteId, DayData data) {
-        return days.add(siteId, data, json.writeValueAsString(data.shed()));
+        return days.add(siteId, data);
     }
 
     @Transactional
@@ -133,7 +122,7 @@ public class DayService {
             if (!data.on().equals(day.onDay())) {
                 sensible(data, today.in(orchard.site(day.siteId()).zone()));
             }
-            days.change(id, data, json.writeValueAsString(data.shed()));
+            days.change(id, data);
         });
     }
 
@@ -147,7 +136,7 @@ public class DayService {
     }
 
     private long known(long personId) {
-        if (visits.knownPeople(String.valueOf(personId)) == 0) {
+        if (visits.knownPeople(List.of(personId)) == 0) {
             throw ProblemException.wrongField("/people", "names somebody who is not known here; choose from the list");
         }
         return personId;
@@ -159,7 +148,7 @@ public class DayService {
             if (reader.visits(id).isEmpty()) {
                 throw ProblemException.wrongField("", "has no tree on it yet; put one on it before confirming");
             }
-            days.state(id, CONFIRMED);
+            days.state(id, State.CONFIRMED);
         });
     }
 
@@ -168,13 +157,13 @@ public class DayService {
     public DayView callOff(long id, int version) {
         return changed(id, version, () -> {
             visits.ofDay(id).stream().filter(visit -> !visit.logged()).forEach(visit -> visits.drop(visit.id()));
-            days.state(id, CALLED_OFF);
+            days.state(id, State.CALLED_OFF);
         });
     }
 
     @Transactional
     public DayView reopen(long id, int version) {
-        return changed(id, version, () -> days.state(id, "planned"));
+        return changed(id, version, () -> days.state(id, State.PLANNED));
     }
 
     /** Puts a tree on a day: the cuts chosen, or all its plan has open then. */
@@ -185,7 +174,7 @@ public class DayService {
 
     /** Makes a visit without a day, for what was done on the spot; its id. */
     @Transactional
-    public long onTheSpot(long treeId, Optional<UUID> key, List<Chosen> chosen) {
+    public long onTheSpot(long treeId, Optional<UUID> key, List<CutKey> chosen) {
         person.id();
         return once.keep(
                 key,
@@ -201,7 +190,7 @@ public class DayService {
             throw ProblemException.wrongField("/treeId", "was taken out; choose a tree that stands");
         }
         Evaluation evaluation = judgement.now(treeId);
-        List<Chosen> chosen = asked.cuts();
+        List<CutKey> chosen = asked.cuts();
         Work open = maker.openOn(evaluation, on);
         List<VisitRow> onDays = onDays(treeId);
         OpenWork.Besides besides = openWork.besides(dayId == null ? List.of() : onDays, open);
@@ -218,9 +207,9 @@ public class DayService {
                 : Math.min(
                         asked.shoots(),
                         work.detail().map(detail -> detail.shoots()).orElse(0));
-        Set<String> taken = openWork.cutsOn(onDays);
+        Set<CutKey> taken = openWork.cutsOn(onDays);
         work.cuts().stream()
-                .filter(cut -> dayId != null && taken.contains(cut.limb() + cut.kind()))
+                .filter(cut -> dayId != null && taken.contains(cut.key()))
                 .findFirst()
                 .ifPresent(cut -> {
                     throw ProblemException.wrongField(
@@ -335,7 +324,7 @@ public class DayService {
                 continue;
             }
             visits.move(visit.id(), target);
-            reader.ids(visit.people()).forEach(one -> days.addPerson(target, one));
+            visit.people().forEach(one -> days.addPerson(target, one));
             boolean refused = reader.view(row(target)).findings().stream()
                     .anyMatch(finding ->
                             finding.weight().equals("refused") && Objects.equals(finding.visitId(), visit.id()));
@@ -344,7 +333,7 @@ public class DayService {
                 visits.drop(visit.id());
             }
         }
-        days.state(id, RAINED_OFF);
+        days.state(id, State.RAINED_OFF);
         DayView after = day(id);
         DayView targetAfter = day(target);
         history.changed(new About("day", id, day.siteId(), null), before, after);
@@ -361,10 +350,10 @@ public class DayService {
     }
 
     private void take(DayRow day, int version) {
-        if (day.state().equals(RAINED_OFF)) {
+        if (day.state() == State.RAINED_OFF) {
             throw ProblemException.wrongField("", "was rained off; change the day its trees were moved to");
         }
-        if (day.state().equals(CALLED_OFF)) {
+        if (day.state() == State.CALLED_OFF) {
             throw ProblemException.wrongField("", "was called off; plan another day");
         }
         if (days.take(day.id(), version) == 0) {
@@ -402,9 +391,5 @@ public class DayService {
     List<DayView.DaySummary> ofSite(long siteId) {
         orchard.site(siteId);
         return days.ofSite(siteId).stream().map(reader::summary).toList();
-    }
-
-    static List<String> listed(String joined) {
-        return joined == null || joined.isEmpty() ? List.of() : Arrays.asList(joined.split(","));
     }
 }

@@ -11,30 +11,23 @@ import org.diligentbough.server.crew.VisitMaker.Work;
 import org.diligentbough.server.judgement.JudgementService.Judged;
 import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Component;
-import tools.jackson.databind.json.JsonMapper;
 
 /** Keeps the work of each lane when a tree is judged, so that lists of many trees judge none. */
 @Component
 class LaneWorks {
     private final LaneWorkMapper lanes;
     private final VisitMaker maker;
-    private final JsonMapper json;
 
-    LaneWorks(LaneWorkMapper lanes, VisitMaker maker, JsonMapper json) {
+    LaneWorks(LaneWorkMapper lanes, VisitMaker maker) {
         this.lanes = lanes;
         this.maker = maker;
-        this.json = json;
     }
 
     @EventListener
     void keep(Judged judged) {
         lanes.clear(judged.treeId());
         for (Lane lane : judged.evaluation().plan().lanes()) {
-            lanes.add(
-                    judged.treeId(),
-                    lane.opens(),
-                    lane.closes(),
-                    json.writeValueAsString(maker.of(judged.evaluation(), lane)));
+            lanes.add(judged.treeId(), lane.opens(), lane.closes(), maker.of(judged.evaluation(), lane));
         }
     }
 
@@ -50,7 +43,7 @@ class LaneWorks {
         Map<Long, TreeWork> open = new HashMap<>();
         for (LaneWorkRow row : rows(treeIds)) {
             if (!row.opens().isAfter(day) && !row.closes().isBefore(day)) {
-                TreeWork tree = new TreeWork(row.treeId(), row.tag(), row.species(), row.cultivar(), work(row));
+                TreeWork tree = new TreeWork(row.treeId(), row.tag(), row.species(), row.cultivar(), row.work());
                 open.merge(tree.id(), tree, TreeWork::and);
             }
         }
@@ -61,15 +54,11 @@ class LaneWorks {
     Map<Long, List<Work>> planned(List<Long> treeIds) {
         Map<Long, List<Work>> planned = new HashMap<>();
         rows(treeIds).forEach(row -> planned.computeIfAbsent(row.treeId(), id -> new ArrayList<>())
-                .add(work(row)));
+                .add(row.work()));
         return planned;
     }
 
     private List<LaneWorkRow> rows(List<Long> treeIds) {
         return treeIds.isEmpty() ? List.of() : lanes.of(treeIds);
-    }
-
-    private Work work(LaneWorkRow row) {
-        return json.readValue(row.work(), Work.class);
     }
 }

@@ -77,7 +77,7 @@ public class PeopleService {
                 row.birthYear(),
                 row.note(),
                 tickets.stream()
-                        .map(ticket -> new TicketData(ticket.ticket(), ticket.until()))
+                        .map(ticket -> new TicketData(Codes.of(ticket.ticket()), ticket.until()))
                         .toList(),
                 free.stream().map(FreeRow::onDay).toList(),
                 row.leftOn());
@@ -144,7 +144,9 @@ public class PeopleService {
 
     private void keepLists(long id, PersonData data) {
         people.clearTickets(id);
-        data.tickets().forEach(ticket -> people.addTicket(id, ticket.ticket(), ticket.until()));
+        data.tickets()
+                .forEach(ticket -> people.addTicket(
+                        id, Codes.parse(Ticket.class, ticket.ticket()).orElseThrow(), ticket.until()));
         people.clearFreeDays(id);
         data.canCome().forEach(day -> people.addFreeDay(id, day));
     }

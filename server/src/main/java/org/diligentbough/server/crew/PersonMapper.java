@@ -9,6 +9,7 @@ import org.apache.ibatis.annotations.Mapper;
 import org.apache.ibatis.annotations.Param;
 import org.apache.ibatis.annotations.Select;
 import org.apache.ibatis.annotations.Update;
+import org.diligentbough.core.verdict.Ticket;
 
 /** The tables of people, their tickets and the days they can come. */
 @Mapper
@@ -17,7 +18,7 @@ public interface PersonMapper {
     record PersonRow(Long id, Integer version, String name, Integer birthYear, String note, LocalDate leftOn) {}
 
     /** A ticket of somebody's. */
-    record TicketRow(Long personId, String ticket, LocalDate until) {}
+    record TicketRow(Long personId, Ticket ticket, LocalDate until) {}
 
     /** A day on which somebody can come. */
     record FreeRow(Long personId, LocalDate onDay) {}
@@ -59,7 +60,7 @@ public interface PersonMapper {
     int clearTickets(long id);
 
     @Insert("insert into person_ticket (person_id, ticket, until) values (#{id}, #{ticket}, #{until})")
-    int addTicket(@Param("id") long id, @Param("ticket") String ticket, @Param("until") LocalDate until);
+    int addTicket(@Param("id") long id, @Param("ticket") Ticket ticket, @Param("until") LocalDate until);
 
     @Delete("delete from person_free_day where person_id = #{id}")
     int clearFreeDays(long id);

@@ -16,7 +16,6 @@ import org.diligentbough.server.orchard.TreeMapper.TreeRow;
 import org.diligentbough.server.shared.MayBeNull;
 import org.diligentbough.server.shared.Wording.Worded;
 import org.diligentbough.server.visit.LogService;
-import org.diligentbough.server.visit.TreeRecords;
 import org.diligentbough.server.visit.VisitCut;
 import org.diligentbough.server.visit.VisitMapper.VisitRow;
 import org.diligentbough.server.visit.VisitTask;
@@ -30,7 +29,6 @@ class SheetApi {
     private final DayService days;
     private final DayReader reader;
     private final LogService logs;
-    private final TreeRecords records;
     private final PeopleService people;
     private final OrchardService orchard;
     private final JudgementService judgement;
@@ -40,7 +38,6 @@ class SheetApi {
             DayService days,
             DayReader reader,
             LogService logs,
-            TreeRecords records,
             PeopleService people,
             OrchardService orchard,
             JudgementService judgement,
@@ -48,7 +45,6 @@ class SheetApi {
         this.days = days;
         this.reader = reader;
         this.logs = logs;
-        this.records = records;
         this.people = people;
         this.orchard = orchard;
         this.judgement = judgement;
@@ -119,7 +115,7 @@ class SheetApi {
         // The tree as it stood before the visit, so that what was cut on it can still be seen.
         Evaluation evaluation = judgement.without(tree.id(), on.isBefore(today) ? on : today, visit.id());
         Map<Long, String> names = people.everybody().stream().collect(Collectors.toMap(Person::id, Person::name));
-        List<VisitCut> cuts = records.cuts(visit);
+        List<VisitCut> cuts = visit.cuts();
         EvaluationAnswer answer = writer.write(evaluation);
         return new TreeSheet(
                 visit.id(),
@@ -132,13 +128,13 @@ class SheetApi {
                 tree.note(),
                 tree.eastM(),
                 tree.northM(),
-                records.minutes(visit),
+                visit.minutes(),
                 visit.shoots(),
-                records.tasks(visit),
+                visit.tasks(),
                 visit.upkeepMinutes(),
                 visit.sick(),
                 visit.logged(),
-                reader.ids(visit.people()).stream().map(names::get).toList(),
+                visit.people().stream().map(names::get).toList(),
                 cuts,
                 TreeDrawing.of(evaluation),
                 answer.limbs(),

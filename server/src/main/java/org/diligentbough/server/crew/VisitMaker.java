@@ -8,11 +8,11 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Predicate;
-import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.diligentbough.core.Evaluation;
 import org.diligentbough.core.crew.Kit;
 import org.diligentbough.core.knowledge.Codes;
+import org.diligentbough.core.plan.CutKey;
 import org.diligentbough.core.plan.RenovationPlan;
 import org.diligentbough.core.plan.RenovationPlan.Detail;
 import org.diligentbough.core.plan.RenovationPlan.Lane;
@@ -26,21 +26,15 @@ import org.diligentbough.server.visit.VisitCut;
 import org.diligentbough.server.visit.VisitMapper.NewVisit;
 import org.diligentbough.server.visit.VisitTask;
 import org.springframework.stereotype.Component;
-import tools.jackson.databind.json.JsonMapper;
 
 /** Makes tree-visits of planned cuts, as they stand when the visit is made. */
 @Component
 class VisitMaker {
     private final Wording wording;
-    private final JsonMapper json;
 
-    VisitMaker(Wording wording, JsonMapper json) {
+    VisitMaker(Wording wording) {
         this.wording = wording;
-        this.json = json;
     }
-
-    /** Which limb's cut: a limb may be shortened one year and removed another. */
-    record Chosen(String limb, String kind) {}
 
     /**
      * What is asked for of a plan.
@@ -49,7 +43,7 @@ class VisitMaker {
      * @param shoots how many of the counted ones; null for all it has
      * @param upkeep whether the yearly work besides cuts too: of the kind, and the ordinary cutting of a kept tree
      */
-    record Wanted(List<Chosen> cuts, Integer shoots, boolean upkeep) {}
+    record Wanted(List<CutKey> cuts, Integer shoots, boolean upkeep) {}
 
     /**
      * What a plan has for a tree on a day.
@@ -111,12 +105,8 @@ class VisitMaker {
     }
 
     /** The cuts chosen, whenever they are planned. */
-    Work chosen(Evaluation evaluation, List<Chosen> chosen) {
-        return work(
-                evaluation,
-                evaluation.plan().lanes(),
-                cut -> chosen.contains(new Chosen(cut.limb(), Codes.of(cut.kind()))),
-                false);
+    Work chosen(Evaluation evaluation, List<CutKey> chosen) {
+        return work(evaluation, evaluation.plan().lanes(), cut -> chosen.contains(cut.key()), false);
     }
 
     private Work work(Evaluation evaluation, List<Lane> lanes, Predicate<PlannedCut> wanted, boolean withUpkeep) {
@@ -207,13 +197,13 @@ class VisitMaker {
         return new NewVisit(
                 treeId,
                 dayId,
-                json.writeValueAsString(work.cuts()),
+                work.cuts(),
                 shoots,
                 minutes,
                 share,
                 work.upkeepMinutes(),
-                json.writeValueAsString(work.tasks()),
-                work.kit().stream().sorted().map(Codes::of).collect(Collectors.joining(",")),
+                work.tasks(),
+                work.kit().stream().sorted().toList(),
                 work.sick());
     }
 }

@@ -1,6 +1,7 @@
 package org.diligentbough.server.job;
 
 import java.time.Instant;
+import java.util.List;
 import java.util.Optional;
 import org.apache.ibatis.annotations.Delete;
 import org.apache.ibatis.annotations.Insert;
@@ -40,12 +41,11 @@ interface JobMapper {
             @Param("person") long person,
             @Param("total") int total);
 
-    /** {@code trees} are numbers joined by commas. */
     @Insert("""
             insert into job_piece (job_id, tree_id)
-            select #{id}, unnest(string_to_array(#{trees}, ',')::bigint[]) on conflict do nothing
+            select #{id}, unnest(#{trees,typeHandler=array}::bigint[]) on conflict do nothing
             """)
-    int addPieces(@Param("id") long id, @Param("trees") String trees);
+    int addPieces(@Param("id") long id, @Param("trees") List<Long> trees);
 
     @Select(COLUMNS + " where id = #{id}")
     Optional<JobRow> find(long id);

@@ -7,7 +7,6 @@ import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.Semaphore;
 import java.util.concurrent.TimeUnit;
-import java.util.stream.Collectors;
 import org.diligentbough.server.job.JobMapper.JobRow;
 import org.diligentbough.server.job.JobMapper.PieceRow;
 import org.diligentbough.server.judgement.JudgementService;
@@ -76,7 +75,7 @@ public class JobService {
             if (id.isPresent() && trees.isEmpty()) {
                 jobs.end(id.get(), "done", null);
             } else if (id.isPresent()) {
-                jobs.addPieces(id.get(), trees.stream().map(String::valueOf).collect(Collectors.joining(",")));
+                jobs.addPieces(id.get(), trees);
             }
             return id;
         });

@@ -124,7 +124,7 @@ class JudgementApi {
                 TreeDrawing.of(evaluation),
                 shading(evaluation),
                 plan.version(),
-                standing(judgement.wishes(plan), evaluation),
+                standing(plan.wishes(), evaluation),
                 desk.kept(treeId).orElse(null),
                 desk.followed(treeId, evaluation).orElse(null),
                 desk.proposal(treeId, evaluation),

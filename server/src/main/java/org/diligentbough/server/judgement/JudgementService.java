@@ -11,19 +11,18 @@ import java.util.OptionalInt;
 import java.util.Set;
 import java.util.function.UnaryOperator;
 import org.diligentbough.core.Evaluation;
-import org.diligentbough.core.knowledge.Codes;
 import org.diligentbough.core.knowledge.Figure;
 import org.diligentbough.core.light.CrownLight;
 import org.diligentbough.core.light.Neighbour;
+import org.diligentbough.core.plan.CutKey;
 import org.diligentbough.core.plan.RenovationPlan;
-import org.diligentbough.core.plan.RenovationPlan.CutOf;
 import org.diligentbough.core.plan.Wishes;
 import org.diligentbough.core.season.CuttingCalendar;
 import org.diligentbough.core.season.PruningYear;
 import org.diligentbough.core.survey.Survey;
 import org.diligentbough.core.verdict.Decision;
 import org.diligentbough.core.verdict.LimbVerdict;
-import org.diligentbough.core.verdict.Verdict;
+import org.diligentbough.core.verdict.Triage;
 import org.diligentbough.core.visit.TreeToday;
 import org.diligentbough.server.figures.SiteRules;
 import org.diligentbough.server.light.Neighbours;
@@ -43,14 +42,11 @@ import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
-import tools.jackson.core.type.TypeReference;
-import tools.jackson.databind.json.JsonMapper;
 
 /** Judges registered trees as they stand: by their surveys, what was cut since, and what was moved by hand. */
 @Service
 public class JudgementService {
-    private static final TypeReference<List<KeptCut>> KEPT = new TypeReference<>() {};
-    private static final PlanRow NO_WISHES = new PlanRow(0, "{}");
+    private static final PlanRow NO_WISHES = new PlanRow(0, PlanWishes.NONE);
     /** Whoever works on a tree asks for it again and again; each may hold some MB, which are given back when they are short. */
     private static final int JUDGED_KEPT = 32;
 
@@ -65,7 +61,6 @@ public class JudgementService {
     private final Wording wording;
     private final ApplicationEventPublisher events;
     private final Today today;
-    private final JsonMapper json;
     private final Cache<Known, Evaluation> judged = Caffeine.newBuilder()
             .maximumSize(JUDGED_KEPT)
             .softValues()
@@ -83,8 +78,7 @@ public class JudgementService {
             StaleTreeMapper stale,
             Wording wording,
             ApplicationEventPublisher events,
-            Today today,
-            JsonMapper json) {
+            Today today) {
         this.orchard = orchard;
         this.records = records;
         this.surveys = surveys;
@@ -96,7 +90,6 @@ public class JudgementService {
         this.wording = wording;
         this.events = events;
         this.today = today;
-        this.json = json;
     }
 
     /** Today where a tree stands. */
@@ -119,7 +112,7 @@ public class JudgementService {
     }
 
     private Evaluation judge(long treeId, TreeToday standing, LocalDate day, long withoutVisit) {
-        Wishes wishes = wishes(plan(treeId)).toWishes();
+        Wishes wishes = plan(treeId).wishes().toWishes();
         return judge(
                 treeId,
                 standing,
@@ -132,8 +125,8 @@ public class JudgementService {
 
     /** The cuts of a plan that is kept which nobody has made since. */
     List<KeptCut> toMake(long treeId, PlanMapper.VersionRow plan, LocalDate day, long withoutVisit) {
-        Set<CutOf> made = records.madeSince(treeId, plan, day, withoutVisit);
-        return cuts(plan).stream().filter(cut -> !made.contains(cut.cut())).toList();
+        Set<CutKey> made = records.madeSince(treeId, plan, day, withoutVisit);
+        return plan.cuts().stream().filter(cut -> !made.contains(cut.key())).toList();
     }
 
     private Evaluation judge(long treeId, TreeToday standing, Wishes wishes) {
@@ -143,10 +136,7 @@ public class JudgementService {
                 wishes,
                 opinions.decisions(treeId).stream()
                         .map(decision -> new Decision(
-                                decision.limb(),
-                                Codes.parse(Verdict.class, decision.verdict()).orElseThrow(),
-                                decision.decidedBy(),
-                                decision.decidedOn()))
+                                decision.limb(), decision.verdict(), decision.decidedBy(), decision.decidedOn()))
                         .toList(),
                 near,
                 orchard.groupOf(tree));
@@ -167,7 +157,7 @@ public class JudgementService {
     /** The judgement as of today, planned as it would be now: what people want is followed, no plan is kept to. */
     public Evaluation proposed(long treeId) {
         return records.standing(treeId, todayAt(treeId))
-                .map(standing -> judge(treeId, standing, wishes(plan(treeId)).toWishes()))
+                .map(standing -> judge(treeId, standing, plan(treeId).wishes().toWishes()))
                 .orElseThrow(() -> ProblemException.notFound("This tree has not been surveyed yet."));
     }
 
@@ -178,18 +168,13 @@ public class JudgementService {
      * @param years over which it is planned; empty for those wanted
      */
     public Evaluation asIf(long treeId, UnaryOperator<Survey> wish, OptionalInt years) {
-        Wishes wishes = wishes(plan(treeId)).toWishes();
+        Wishes wishes = plan(treeId).wishes().toWishes();
         return records.standing(treeId, todayAt(treeId))
                 .map(standing -> judge(
                         treeId,
                         new TreeToday(wish.apply(standing.survey()), standing.taken()),
                         years.isPresent() ? wishes.over(years) : wishes))
                 .orElseThrow(() -> ProblemException.notFound("This tree has not been surveyed yet."));
-    }
-
-    /** The cuts of a plan that was kept. */
-    public List<KeptCut> cuts(PlanMapper.VersionRow version) {
-        return json.readValue(version.cuts(), KEPT);
     }
 
     /** When a tree as it stands today may be cut; empty while nobody has walked to it. */
@@ -209,15 +194,9 @@ public class JudgementService {
         return plans.plan(treeId).orElse(NO_WISHES);
     }
 
-    /** What people want of a plan. */
-    public PlanWishes wishes(PlanRow plan) {
-        return json.readValue(plan.edits(), PlanWishes.class);
-    }
-
     /** Keeps what people want without a word to the history: for whoever writes that otherwise. */
     public void keep(long treeId, int version, PlanWishes wishes) {
-        plans.keep(treeId, version, json.writeValueAsString(wishes))
-                .orElseThrow(() -> ProblemException.stale("This plan"));
+        plans.keep(treeId, version, wishes).orElseThrow(() -> ProblemException.stale("This plan"));
     }
 
     @EventListener
@@ -241,7 +220,7 @@ public class JudgementService {
     }
 
     private void keepForLists(long treeId, Evaluation evaluation) {
-        String triage = Codes.of(evaluation.tree().triage());
+        Triage triage = evaluation.tree().triage();
         surveys.judged(treeId, triage);
         LocalDate now = evaluation.facts().survey().today();
         PruningYear year =
@@ -251,7 +230,7 @@ public class JudgementService {
             plans.addLane(new PlanMapper.LaneRow(
                     treeId,
                     lane.year().year(),
-                    Codes.of(lane.season()),
+                    lane.season(),
                     lane.opens(),
                     lane.closes(),
                     lane.cuts().size(),
@@ -273,7 +252,7 @@ public class JudgementService {
         }
         PlanMapper.UpkeepRow upkeep = evaluation
                 .upkeep()
-                .map(one -> new PlanMapper.UpkeepRow(treeId, one.minutes(), Codes.of(one.season()), one.fromYear()))
+                .map(one -> new PlanMapper.UpkeepRow(treeId, one.minutes(), one.season(), one.fromYear()))
                 .orElse(null);
         CrownLight crown = evaluation.crownLight();
         OptionalDouble light = crown.byLimb().values().stream()
@@ -283,8 +262,7 @@ public class JudgementService {
                 new PlanMapper.JudgedRow(
                         treeId,
                         until,
-                        json.writeValueAsString(
-                                wording.of(evaluation.tree().reasons().get(0))),
+                        wording.of(evaluation.tree().reasons().get(0)),
                         triage,
                         (int) evaluation.limbs().stream()
                                 .filter(LimbVerdict::urgent)
@@ -305,9 +283,9 @@ public class JudgementService {
         List<KeptCut> cuts = KeptCut.of(evaluation.plan());
         Optional<PlanMapper.VersionRow> before =
                 plans.newest(treeId, 1).stream().findFirst();
-        if (before.map(row -> !KeptCut.times(cuts(row)).equals(KeptCut.times(cuts)))
+        if (before.map(row -> !KeptCut.times(row.cuts()).equals(KeptCut.times(cuts)))
                 .orElse(!cuts.isEmpty())) {
-            plans.noteFollowed(treeId, on, json.writeValueAsString(cuts));
+            plans.noteFollowed(treeId, on, cuts);
         }
     }
 

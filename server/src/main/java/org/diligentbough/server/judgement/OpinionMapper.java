@@ -7,15 +7,17 @@ import org.apache.ibatis.annotations.Insert;
 import org.apache.ibatis.annotations.Mapper;
 import org.apache.ibatis.annotations.Param;
 import org.apache.ibatis.annotations.Select;
+import org.diligentbough.core.verdict.Verdict;
 
 /** The tables of what people think should be done to a limb, and of what was decided. */
 @Mapper
 interface OpinionMapper {
     /** What one person thinks. */
-    record OpinionRow(String limb, Long personId, String person, String verdict, String note) {}
+    record OpinionRow(String limb, Long personId, String person, Verdict verdict, String note) {}
 
     /** What was decided. */
-    record DecisionRow(String limb, String verdict, String note, String decidedBy, LocalDate decidedOn, Long version) {}
+    record DecisionRow(
+            String limb, Verdict verdict, String note, String decidedBy, LocalDate decidedOn, Long version) {}
 
     @Select("""
             select o.limb, o.person_id, p.name as person, o.verdict, o.note
@@ -39,7 +41,7 @@ interface OpinionMapper {
             @Param("treeId") long treeId,
             @Param("limb") String limb,
             @Param("person") long person,
-            @Param("verdict") String verdict,
+            @Param("verdict") Verdict verdict,
             @Param("note") String note);
 
     @Delete("delete from limb_opinion where tree_id = #{treeId} and limb = #{limb} and person_id = #{person}")
@@ -59,7 +61,7 @@ interface OpinionMapper {
             @Param("treeId") long treeId,
             @Param("limb") String limb,
             @Param("version") long version,
-            @Param("verdict") String verdict,
+            @Param("verdict") Verdict verdict,
             @Param("note") String note,
             @Param("person") long person,
             @Param("on") LocalDate on);

@@ -5,6 +5,8 @@ import jakarta.validation.constraints.Pattern;
 import jakarta.validation.constraints.Size;
 import java.time.LocalDate;
 import java.util.List;
+import org.diligentbough.core.knowledge.Codes;
+import org.diligentbough.core.verdict.Verdict;
 import org.diligentbough.server.orchard.OrchardService;
 import org.diligentbough.server.plan.PlanMapper;
 import org.diligentbough.server.plan.PlanWishes;
@@ -79,13 +81,22 @@ public class OpinionService {
         long known = orchard.tree(treeId).id();
         return new OpinionsView(
                 mapper.opinions(known).stream()
-                        .map(row ->
-                                new OpinionView(row.limb(), row.personId(), row.person(), row.verdict(), row.note()))
+                        .map(row -> new OpinionView(
+                                row.limb(), row.personId(), row.person(), Codes.of(row.verdict()), row.note()))
                         .toList(),
                 mapper.decisions(known).stream()
                         .map(row -> new DecisionView(
-                                row.limb(), row.verdict(), row.note(), row.decidedBy(), row.decidedOn(), row.version()))
+                                row.limb(),
+                                Codes.of(row.verdict()),
+                                row.note(),
+                                row.decidedBy(),
+                                row.decidedOn(),
+                                row.version()))
                         .toList());
+    }
+
+    private static Verdict verdict(String code) {
+        return Codes.parse(Verdict.class, code).orElseThrow();
     }
 
     /** Keeps what the person thinks of a limb in place of what they thought before. */
@@ -94,7 +105,7 @@ public class OpinionService {
         long who = person.id();
         stands(treeId, limb);
         OpinionsView before = opinions(treeId);
-        mapper.think(treeId, limb, who, data.verdict(), data.note());
+        mapper.think(treeId, limb, who, verdict(data.verdict()), data.note());
         return told("opinion", treeId, before);
     }
 
@@ -113,7 +124,13 @@ public class OpinionService {
         stands(treeId, limb);
         OpinionsView before = opinions(treeId);
         int kept = mapper.decide(
-                treeId, limb, change.version(), change.verdict(), change.note(), who, judgement.todayAt(treeId));
+                treeId,
+                limb,
+                change.version(),
+                verdict(change.verdict()),
+                change.note(),
+                who,
+                judgement.todayAt(treeId));
         if (kept == 0) {
             throw ProblemException.stale("What is decided of this limb");
         }
@@ -126,7 +143,7 @@ public class OpinionService {
     /** A limb is decided about in one place: what was decided with the plan before gives way, and the history tells. */
     private void leavesTheWishes(long treeId, String limb) {
         PlanMapper.PlanRow plan = judgement.plan(treeId);
-        PlanWishes before = judgement.wishes(plan);
+        PlanWishes before = plan.wishes();
         if (before.decidedOf(limb).isPresent()) {
             PlanWishes after = before.undecided(limb);
             judgement.keep(treeId, plan.version(), after);

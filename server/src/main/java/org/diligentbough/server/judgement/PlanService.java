@@ -9,7 +9,7 @@ import java.util.Optional;
 import java.util.Set;
 import org.diligentbough.core.Evaluation;
 import org.diligentbough.core.knowledge.Codes;
-import org.diligentbough.core.plan.RenovationPlan.CutOf;
+import org.diligentbough.core.plan.CutKey;
 import org.diligentbough.core.verdict.LimbVerdict;
 import org.diligentbough.server.orchard.OrchardService;
 import org.diligentbough.server.orchard.TreeMapper.TreeRow;
@@ -29,7 +29,6 @@ import org.diligentbough.server.visit.TreeRecords;
 import org.diligentbough.server.visit.VisitMapper.LogRow;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
-import tools.jackson.databind.json.JsonMapper;
 
 /** What people do to a tree's plan: change it by hand, keep it, and take over what is proposed since. */
 @Service
@@ -44,7 +43,6 @@ public class PlanService {
     private final History history;
     private final CurrentPerson person;
     private final Wording wording;
-    private final JsonMapper json;
 
     PlanService(
             JudgementService judgement,
@@ -54,8 +52,7 @@ public class PlanService {
             TreeRecords records,
             History history,
             CurrentPerson person,
-            Wording wording,
-            JsonMapper json) {
+            Wording wording) {
         this.judgement = judgement;
         this.opinions = opinions;
         this.orchard = orchard;
@@ -64,7 +61,6 @@ public class PlanService {
         this.history = history;
         this.person = person;
         this.wording = wording;
-        this.json = json;
     }
 
     /** The plan in force. */
@@ -126,7 +122,7 @@ public class PlanService {
         TreeRow tree = orchard.tree(treeId);
         Evaluation evaluation = judgement.now(treeId);
         check(wanted, evaluation);
-        PlanWishes before = judgement.wishes(judgement.plan(treeId));
+        PlanWishes before = judgement.plan(treeId).wishes();
         PlanWishes after = wanted.signed(plans.nameOf(who), judgement.todayAt(treeId));
         judgement.keep(treeId, version, after);
         history.changed(new About("plan", treeId, tree.siteId(), treeId), before, after);
@@ -191,14 +187,14 @@ public class PlanService {
         keepVersion(treeId, who, before.isPresent() ? "proposal" : "kept");
         history.changed(
                 new About("plan", treeId, tree.siteId(), treeId),
-                before.map(judgement::cuts).orElse(List.of()),
-                judgement.cuts(plans.inForce(treeId).orElseThrow()));
+                before.map(VersionRow::cuts).orElse(List.of()),
+                plans.inForce(treeId).orElseThrow().cuts());
         judgement.judgeAnew(treeId);
     }
 
     private void keepVersion(long treeId, long who, String cause) {
         List<KeptCut> cuts = KeptCut.of(judgement.proposed(treeId).plan());
-        plans.keepVersion(treeId, judgement.todayAt(treeId), who, cause, json.writeValueAsString(cuts));
+        plans.keepVersion(treeId, judgement.todayAt(treeId), who, cause, cuts);
     }
 
     /** How what would be planned now differs from the plan in force; empty when it does not, or none is kept. */
@@ -208,11 +204,11 @@ public class PlanService {
             return List.of();
         }
         Evaluation proposed = judgement.proposed(treeId);
-        Map<CutOf, String> before = KeptCut.times(KeptCut.of(inForce.plan()));
-        Map<CutOf, String> after = KeptCut.times(KeptCut.of(proposed.plan()));
+        Map<CutKey, String> before = KeptCut.times(KeptCut.of(inForce.plan()));
+        Map<CutKey, String> after = KeptCut.times(KeptCut.of(proposed.plan()));
         List<ChangeView> changes = changes(before, after, proposed);
         judgement.toMake(treeId, kept.get(), judgement.todayAt(treeId), TreeRecords.NO_VISIT).stream()
-                .filter(cut -> !before.containsKey(cut.cut()) && !after.containsKey(cut.cut()))
+                .filter(cut -> !before.containsKey(cut.key()) && !after.containsKey(cut.key()))
                 .filter(cut -> proposed.facts().branching().find(cut.limb()).isPresent())
                 .filter(cut ->
                         before.keySet().stream().noneMatch(other -> other.limb().equals(cut.limb())))
@@ -225,11 +221,11 @@ public class PlanService {
         return changes;
     }
 
-    private List<ChangeView> changes(Map<CutOf, String> before, Map<CutOf, String> after, Evaluation judged) {
+    private List<ChangeView> changes(Map<CutKey, String> before, Map<CutKey, String> after, Evaluation judged) {
         List<ChangeView> changes = new ArrayList<>();
-        Map<CutOf, String> all = new LinkedHashMap<>(before);
+        Map<CutKey, String> all = new LinkedHashMap<>(before);
         all.putAll(after);
-        for (CutOf cut : all.keySet()) {
+        for (CutKey cut : all.keySet()) {
             String from = before.get(cut);
             String to = after.get(cut);
             if (from == null || !from.equals(to)) {
@@ -245,8 +241,8 @@ public class PlanService {
         if (versions.size() < 2 || plans.inForce(treeId).isPresent()) {
             return Optional.empty();
         }
-        Map<CutOf, String> before = KeptCut.times(judgement.cuts(versions.get(1)));
-        Map<CutOf, String> after = KeptCut.times(judgement.cuts(versions.get(0)));
+        Map<CutKey, String> before = KeptCut.times(versions.get(1).cuts());
+        Map<CutKey, String> after = KeptCut.times(versions.get(0).cuts());
         return Optional.of(
                 new FollowedView(versions.get(0).madeOn(), versions.get(1).madeOn(), changes(before, after, now)));
     }
@@ -269,14 +265,14 @@ public class PlanService {
                         row.madeOn(),
                         row.madeBy(),
                         row.cause(),
-                        became(judgement.cuts(row), records.logsSince(treeId, row))))
+                        became(row.cuts(), records.logsSince(treeId, row))))
                 .toList();
     }
 
     private List<VersionCut> became(List<KeptCut> cuts, List<LogRow> logs) {
         return cuts.stream()
                 .map(cut -> logs.stream()
-                        .flatMap(log -> records.logged(log).stream()
+                        .flatMap(log -> log.cuts().stream()
                                 .filter(made -> made.limb().equals(cut.limb()))
                                 .map(made -> became(cut, made, log.onDay())))
                         .findFirst()

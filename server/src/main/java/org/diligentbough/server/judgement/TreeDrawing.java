@@ -1,12 +1,17 @@
 package org.diligentbough.server.judgement;
 
+import java.time.LocalDate;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.IntStream;
 import org.diligentbough.core.Evaluation;
+import org.diligentbough.core.knowledge.Codes;
 import org.diligentbough.core.light.CrownLight;
 import org.diligentbough.core.light.Leaf;
 import org.diligentbough.core.light.LeafOfLimbs;
+import org.diligentbough.core.season.GrowthStage;
+import org.diligentbough.core.season.Stages;
 import org.diligentbough.core.survey.Branching;
 import org.diligentbough.core.survey.Limb;
 import org.diligentbough.core.survey.Point;
@@ -21,8 +26,12 @@ import org.diligentbough.server.shared.MayBeNull;
  * @param targetHeightM height wanted, m, or null
  * @param clearanceM clearance wanted beneath, m, or null
  * @param smallWood leaf that hangs on no limb entered, or null when there is none
+ * @param species its kind, whose habit is drawn
+ * @param inLeaf whether it bears leaf today
  */
 public record TreeDrawing(
+        String species,
+        boolean inLeaf,
         double heightM,
         double spreadM,
         double trunkDiameterCm,
@@ -39,6 +48,7 @@ public record TreeDrawing(
      * @param leafCentre middle of the leaf it carries of its own, or null when it carries none
      * @param leafAlongM half the leaf's extent along the limb, m
      * @param leafAcrossM half its extent across, m
+     * @param fruiting wood that fruits: 0 none, 1 sparse, 2 good, 3 crowded; null when nobody looked
      */
     public record LimbDrawing(
             String id,
@@ -54,7 +64,8 @@ public record TreeDrawing(
             @MayBeNull PointDrawing cutAt,
             @MayBeNull PointDrawing leafCentre,
             double leafAlongM,
-            double leafAcrossM) {}
+            double leafAcrossM,
+            @MayBeNull Integer fruiting) {}
 
     /**
      * Small wood that was not entered, as the body through which its leaf is taken to be spread.
@@ -82,6 +93,8 @@ public record TreeDrawing(
         CrownLight crown = evaluation.crownLight();
         Map<String, Leaf> leaves = new LeafOfLimbs(branching, evaluation.facts().knowledge()).byLimb();
         return new TreeDrawing(
+                Codes.of(tree.species()),
+                inLeaf(evaluation),
                 tree.heightM(),
                 tree.spreadM(),
                 tree.trunkDiameterCm(),
@@ -124,6 +137,21 @@ public record TreeDrawing(
                         .orElse(null),
                 leaf.map(found -> PointDrawing.of(found.centre())).orElse(null),
                 leaf.map(Leaf::halfAlongM).orElse(0.0),
-                leaf.map(Leaf::halfAcrossM).orElse(0.0));
+                leaf.map(Leaf::halfAcrossM).orElse(0.0),
+                limb.fruiting().isPresent() ? limb.fruiting().getAsInt() : null);
+    }
+
+    /** From the first leaves until half of them are down; a kind whose leaves do not fall always is. */
+    private static boolean inLeaf(Evaluation evaluation) {
+        LocalDate today = evaluation.facts().survey().today();
+        Stages stages = evaluation.calendar().stages();
+        return IntStream.of(today.getYear() - 1, today.getYear()).anyMatch(year -> {
+            Optional<Stages.Stage> down = stages.of(GrowthStage.HALF_THE_LEAVES_DOWN.bbch(), year);
+            return down.isEmpty()
+                    || today.isBefore(down.get().reached())
+                            && stages.of(GrowthStage.FIRST_LEAVES.bbch(), year)
+                                    .filter(first -> !today.isBefore(first.reached()))
+                                    .isPresent();
+        });
     }
 }

@@ -76,10 +76,10 @@ public interface SiteMapper {
                     insert into site (name, latitude, longitude, time_zone, monthly_mean_c, monthly_rain_mm, monthly_min_c,
                                       monthly_max_c, policy_note, allowance, summer_allowance, big_cuts, pome, apricot, peach, fig,
                                       bend, sealing, in_growth)
-                    values (#{s.name}, #{s.latitude}, #{s.longitude}, #{s.timeZone}, #{s.monthlyMeanC,typeHandler=org.diligentbough.server.shared.DoubleListTypeHandler},
-                            #{s.monthlyRainMm,typeHandler=org.diligentbough.server.shared.DoubleListTypeHandler},
-                            #{s.monthlyMinC,jdbcType=ARRAY,typeHandler=org.diligentbough.server.shared.DoubleListTypeHandler},
-                            #{s.monthlyMaxC,jdbcType=ARRAY,typeHandler=org.diligentbough.server.shared.DoubleListTypeHandler},
+                    values (#{s.name}, #{s.latitude}, #{s.longitude}, #{s.timeZone}, #{s.monthlyMeanC,typeHandler=array},
+                            #{s.monthlyRainMm,typeHandler=array},
+                            #{s.monthlyMinC,jdbcType=ARRAY,typeHandler=array},
+                            #{s.monthlyMaxC,jdbcType=ARRAY,typeHandler=array},
                             #{s.policyNote}, #{s.policy.allowance}, #{s.policy.summerAllowance},
                             #{s.policy.bigCuts}, #{s.policy.pome}, #{s.policy.apricot}, #{s.policy.peach}, #{s.policy.fig},
                             #{s.policy.bend}, #{s.policy.sealing}, coalesce(#{s.policy.inGrowth}, 'none'))
@@ -90,10 +90,10 @@ public interface SiteMapper {
     /** Returns how many rows had the version: 1, or 0 when somebody was quicker. */
     @Update("""
             update site set name = #{s.name}, latitude = #{s.latitude}, longitude = #{s.longitude},
-                time_zone = #{s.timeZone}, monthly_mean_c = #{s.monthlyMeanC,typeHandler=org.diligentbough.server.shared.DoubleListTypeHandler},
-                monthly_rain_mm = #{s.monthlyRainMm,typeHandler=org.diligentbough.server.shared.DoubleListTypeHandler},
-                monthly_min_c = #{s.monthlyMinC,jdbcType=ARRAY,typeHandler=org.diligentbough.server.shared.DoubleListTypeHandler},
-                monthly_max_c = #{s.monthlyMaxC,jdbcType=ARRAY,typeHandler=org.diligentbough.server.shared.DoubleListTypeHandler},
+                time_zone = #{s.timeZone}, monthly_mean_c = #{s.monthlyMeanC,typeHandler=array},
+                monthly_rain_mm = #{s.monthlyRainMm,typeHandler=array},
+                monthly_min_c = #{s.monthlyMinC,jdbcType=ARRAY,typeHandler=array},
+                monthly_max_c = #{s.monthlyMaxC,jdbcType=ARRAY,typeHandler=array},
                 policy_note = #{s.policyNote}, allowance = #{s.policy.allowance},
                 summer_allowance = #{s.policy.summerAllowance}, big_cuts = #{s.policy.bigCuts}, pome = #{s.policy.pome},
                 apricot = #{s.policy.apricot}, peach = #{s.policy.peach}, fig = #{s.policy.fig}, bend = #{s.policy.bend},

@@ -7,6 +7,7 @@ import org.apache.ibatis.annotations.Mapper;
 import org.apache.ibatis.annotations.Param;
 import org.apache.ibatis.annotations.Select;
 import org.apache.ibatis.annotations.Update;
+import org.diligentbough.core.verdict.Triage;
 
 /** The tree table, with what the newest survey of each tree says of it. */
 @Mapper
@@ -29,7 +30,8 @@ public interface TreeMapper {
     String FOUND = """
              where t.site_id = #{siteId} and (r.tree_id is not null) = #{q.removed}
                and (#{q.text} = '' or t.tag ilike '%' || #{q.text} || '%' or t.cultivar ilike '%' || #{q.text} || '%'
-                    or replace(t.species, '-', ' ') ilike '%' || #{q.text} || '%' or t.note ilike '%' || #{q.text} || '%')
+                    or replace(t.species, '-', ' ') ilike '%' || #{q.text} || '%' or t.note ilike '%' || #{q.text} || '%'
+                    or t.owner ilike '%' || #{q.text} || '%' or t.group_name ilike '%' || #{q.text} || '%')
                and (#{q.species} = '' or t.species = #{q.species})
                and (#{q.triage} = '' or coalesce(j.triage, s.judged_as, 'unsurveyed') = #{q.triage})
             """;
@@ -114,7 +116,7 @@ public interface TreeMapper {
             @Param("offset") int offset);
 
     /** What boards say of a tree; {@code triage} null while it is not surveyed. */
-    record StandingTree(Long id, String tag, String species, String triage) {}
+    record StandingTree(Long id, String tag, String species, Triage triage) {}
 
     /** All trees of a site that stand, with no more of each than that. */
     @Select("""

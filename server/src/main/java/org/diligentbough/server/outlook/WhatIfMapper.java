@@ -12,7 +12,7 @@ import org.apache.ibatis.annotations.Select;
 @Mapper
 interface WhatIfMapper {
     /** One of them; {@code by} is null where the program made it. */
-    record WhatIfRow(Long id, String name, String wish, String by, LocalDate madeOn) {}
+    record WhatIfRow(Long id, String name, Wish wish, String by, LocalDate madeOn) {}
 
     @Select("""
             select w.id, w.name, w.wish, p.name as by, w.made_on
@@ -22,12 +22,12 @@ interface WhatIfMapper {
 
     @Select(value = """
             insert into what_if (tree_id, name, wish, made_by, made_on)
-            values (#{treeId}, #{name}, #{wish}::jsonb, #{person}, #{on}) returning id
+            values (#{treeId}, #{name}, #{wish,typeHandler=json}, #{person}, #{on}) returning id
             """, affectData = true)
     long add(
             @Param("treeId") long treeId,
             @Param("name") String name,
-            @Param("wish") String wish,
+            @Param("wish") Wish wish,
             @Param("person") Long person,
             @Param("on") LocalDate on);
 

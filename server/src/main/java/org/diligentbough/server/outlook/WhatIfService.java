@@ -26,7 +26,6 @@ import org.diligentbough.server.shared.Wording;
 import org.diligentbough.server.shared.Wording.Worded;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
-import tools.jackson.databind.json.JsonMapper;
 
 /** Plans of a tree with other wishes, saved beside its own to be compared; they change nothing. */
 @Service
@@ -41,7 +40,6 @@ public class WhatIfService {
     private final Wording wording;
     private final CurrentPerson person;
     private final History history;
-    private final JsonMapper json;
 
     WhatIfService(
             WhatIfMapper mapper,
@@ -50,8 +48,7 @@ public class WhatIfService {
             Rulebook rules,
             Wording wording,
             CurrentPerson person,
-            History history,
-            JsonMapper json) {
+            History history) {
         this.mapper = mapper;
         this.judgement = judgement;
         this.orchard = orchard;
@@ -59,7 +56,6 @@ public class WhatIfService {
         this.wording = wording;
         this.person = person;
         this.history = history;
-        this.json = json;
     }
 
     /** One, with what it would come to. */
@@ -100,8 +96,7 @@ public class WhatIfService {
             throw ProblemException.wrongField(
                     "/name", "would be one too many: " + MOST + " stand beside the plan; take one away first");
         }
-        long id = mapper.add(
-                treeId, data.name().strip(), json.writeValueAsString(data.wish()), who, judgement.todayAt(treeId));
+        long id = mapper.add(treeId, data.name().strip(), data.wish(), who, judgement.todayAt(treeId));
         history.added(new About("what-if", id, siteId, treeId), data);
         return view(treeId, find(treeId, id));
     }
@@ -120,7 +115,7 @@ public class WhatIfService {
     }
 
     private WhatIfView view(long treeId, WhatIfRow row) {
-        Wish wish = json.readValue(row.wish(), Wish.class);
+        Wish wish = row.wish();
         Evaluation evaluation = judgement.asIf(
                 treeId, wish::on, wish.years() == null ? OptionalInt.empty() : OptionalInt.of(wish.years()));
         Planned planned = evaluation.planned();

@@ -5,9 +5,9 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import org.diligentbough.core.knowledge.Codes;
+import org.diligentbough.core.plan.CutKey;
 import org.diligentbough.core.plan.Pin;
 import org.diligentbough.core.plan.RenovationPlan;
-import org.diligentbough.core.plan.RenovationPlan.CutOf;
 import org.diligentbough.core.plan.RenovationPlan.Lane;
 import org.diligentbough.core.plan.RenovationPlan.PlannedCut;
 import org.diligentbough.core.season.Season;
@@ -56,15 +56,15 @@ public record KeptCut(
     }
 
     /** When each is made, as "2028 dormant". */
-    public static Map<CutOf, String> times(List<KeptCut> cuts) {
-        Map<CutOf, String> times = new LinkedHashMap<>();
-        cuts.forEach(cut -> times.put(cut.cut(), cut.yearLabel() + " " + cut.season()));
+    public static Map<CutKey, String> times(List<KeptCut> cuts) {
+        Map<CutKey, String> times = new LinkedHashMap<>();
+        cuts.forEach(cut -> times.put(cut.key(), cut.yearLabel() + " " + cut.season()));
         return times;
     }
 
     /** What it is compared by. */
-    public CutOf cut() {
-        return new CutOf(limb, Codes.parse(Verdict.class, kind).orElseThrow());
+    public CutKey key() {
+        return new CutKey(limb, Codes.parse(Verdict.class, kind).orElseThrow());
     }
 
     /** Keeps it where it is. */

@@ -9,26 +9,35 @@ import org.apache.ibatis.annotations.Insert;
 import org.apache.ibatis.annotations.Mapper;
 import org.apache.ibatis.annotations.Param;
 import org.apache.ibatis.annotations.Select;
+import org.diligentbough.core.season.Season;
+import org.diligentbough.core.verdict.Triage;
+import org.diligentbough.server.shared.Wording.Worded;
 
 /** The tables of what was moved by hand, and of what is planned, kept for lists. */
 @Mapper
 public interface PlanMapper {
 
-    /** What people want of a plan; {@code edits} is a {@link PlanWishes}. */
-    record PlanRow(Integer version, String edits) {}
+    /** What people want of a plan. */
+    record PlanRow(Integer version, PlanWishes wishes) {}
 
-    /** What people want of one tree's plan; {@code edits} is a {@link PlanWishes}. */
-    record WantedRow(Long treeId, String edits) {}
+    /** What people want of one tree's plan. */
+    record WantedRow(Long treeId, PlanWishes wishes) {}
 
-    /** A plan as it was; {@code cuts} is a list of {@link KeptCut}, {@code madeBy} null when it followed the judgement. */
+    /** A plan as it was; {@code madeBy} is null when it followed the judgement. */
     record VersionRow(
-            Long treeId, Integer number, Instant madeAt, LocalDate madeOn, String madeBy, String cause, String cuts) {}
+            Long treeId,
+            Integer number,
+            Instant madeAt,
+            LocalDate madeOn,
+            String madeBy,
+            String cause,
+            List<KeptCut> cuts) {}
 
     /** One lane of a tree's plan. */
     record LaneRow(
             Long treeId,
             Integer year,
-            String season,
+            Season season,
             LocalDate opens,
             LocalDate closes,
             Integer cuts,
@@ -49,39 +58,40 @@ public interface PlanMapper {
     record JudgedRow(
             long treeId,
             LocalDate goodUntil,
-            String why,
-            String triage,
+            Worded why,
+            Triage triage,
             int urgentLimbs,
             Double light,
             Double inLight,
             Double inLightAfter) {}
 
     /** The ordinary cutting of a tree, person-minutes a year, when its plan is done. */
-    record UpkeepRow(Long treeId, Integer minutes, String season, Integer fromYear) {}
+    record UpkeepRow(Long treeId, Integer minutes, Season season, Integer fromYear) {}
 
-    @Select("select version, edits::text as edits from tree_plan where tree_id = #{treeId}")
+    @Select("select version, edits as wishes from tree_plan where tree_id = #{treeId}")
     Optional<PlanRow> plan(long treeId);
 
     /** Keeps what was moved; returns the new version, or nothing when somebody was quicker. */
     @Select(value = """
                     insert into tree_plan as p (tree_id, version, edits)
-                    select #{treeId}, 1, #{edits}::jsonb where #{version} = 0
+                    select #{treeId}, 1, #{wishes,typeHandler=json} where #{version} = 0
                        or exists (select from tree_plan where tree_id = #{treeId})
                     on conflict (tree_id) do update set edits = excluded.edits, version = p.version + 1
                         where p.version = #{version}
                     returning version
                     """, affectData = true)
-    Optional<Integer> keep(@Param("treeId") long treeId, @Param("version") int version, @Param("edits") String edits);
+    Optional<Integer> keep(
+            @Param("treeId") long treeId, @Param("version") int version, @Param("wishes") PlanWishes wishes);
 
     /** What people want of each plan of a site. */
     @Select("""
-            select p.tree_id, p.edits::text as edits from tree_plan p join tree t on t.id = p.tree_id
+            select p.tree_id, p.edits as wishes from tree_plan p join tree t on t.id = p.tree_id
             where t.site_id = #{siteId}
             """)
     List<WantedRow> wanted(long siteId);
 
     String VERSIONS = """
-            select v.tree_id, v.number, v.made_at, v.made_on, p.name as made_by, v.cause, v.cuts::text as cuts
+            select v.tree_id, v.number, v.made_at, v.made_on, p.name as made_by, v.cause, v.cuts
             from plan_version v left join person p on p.id = v.made_by
             """;
     String VERSION = VERSIONS + " where v.tree_id = #{treeId}";
@@ -104,7 +114,7 @@ public interface PlanMapper {
 
     @Insert("""
             insert into plan_version (tree_id, number, made_on, made_by, cause, cuts)
-            select #{treeId}, coalesce(max(number), 0) + 1, #{on}, #{by}, #{cause}, #{cuts}::jsonb
+            select #{treeId}, coalesce(max(number), 0) + 1, #{on}, #{by}, #{cause}, #{cuts,typeHandler=json}
             from plan_version where tree_id = #{treeId}
             """)
     int keepVersion(
@@ -112,7 +122,7 @@ public interface PlanMapper {
             @Param("on") LocalDate on,
             @Param("by") Long by,
             @Param("cause") String cause,
-            @Param("cuts") String cuts);
+            @Param("cuts") List<KeptCut> cuts);
 
     /** The newest plans there were. */
     @Select(VERSION + NEWEST_FIRST + " limit #{count}")
@@ -121,11 +131,11 @@ public interface PlanMapper {
     /** Notes a plan that nobody keeps; whoever notes it at the same time has noted the same. */
     @Insert("""
             insert into plan_version (tree_id, number, made_on, cause, cuts)
-            select #{treeId}, coalesce(max(number), 0) + 1, #{on}, 'followed', #{cuts}::jsonb
+            select #{treeId}, coalesce(max(number), 0) + 1, #{on}, 'followed', #{cuts,typeHandler=json}
             from plan_version where tree_id = #{treeId}
             on conflict do nothing
             """)
-    int noteFollowed(@Param("treeId") long treeId, @Param("on") LocalDate on, @Param("cuts") String cuts);
+    int noteFollowed(@Param("treeId") long treeId, @Param("on") LocalDate on, @Param("cuts") List<KeptCut> cuts);
 
     /** Takes back the newest note of a plan that nobody keeps: for a change by hand, which the history has. */
     @Delete("""
@@ -141,17 +151,17 @@ public interface PlanMapper {
     @Insert("""
             insert into tree_judgement (tree_id, good_until, why, triage, urgent_limbs, light, in_light, in_light_after,
                                         upkeep_minutes, upkeep_season, upkeep_from)
-            values (#{j.treeId}, #{j.goodUntil}, #{j.why}::jsonb, #{j.triage}, #{j.urgentLimbs}, #{j.light}, #{j.inLight},
+            values (#{j.treeId}, #{j.goodUntil}, #{j.why,typeHandler=json}, #{j.triage}, #{j.urgentLimbs}, #{j.light}, #{j.inLight},
                     #{j.inLightAfter}, coalesce(#{upkeep.minutes}, 0), #{upkeep.season}, #{upkeep.fromYear})
             """)
     int judged(@Param("j") JudgedRow judged, @Param("upkeep") UpkeepRow upkeep);
 
     /** Why a tree stands as it does, as it was worded. */
-    record WhyRow(Long treeId, String why) {}
+    record WhyRow(Long treeId, Worded why) {}
 
     /** Why each tree of a site stands as it does. */
     @Select("""
-            select o.tree_id, o.why::text as why from tree_judgement o join tree t on t.id = o.tree_id
+            select o.tree_id, o.why from tree_judgement o join tree t on t.id = o.tree_id
             where t.site_id = #{siteId} and o.why is not null
             """)
     List<WhyRow> whys(long siteId);

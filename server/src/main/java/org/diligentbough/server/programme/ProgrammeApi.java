@@ -7,6 +7,7 @@ import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
 import java.util.List;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVPrinter;
@@ -89,6 +90,7 @@ class ProgrammeApi {
      * @param setVersion of that; 0 while nobody has
      * @param minutes person-minutes of its plan
      * @param upkeepMinutes person-minutes a year of ordinary cutting when its plan is done, an estimate
+     * @param work where it lies; without a year where it finds no hours
      */
     record ProgrammeTree(
             long id,
@@ -103,7 +105,16 @@ class ProgrammeApi {
             long setVersion,
             int minutes,
             double worth,
-            int upkeepMinutes) {}
+            int upkeepMinutes,
+            List<ProgrammeWork> work) {}
+
+    /**
+     * Work of a tree in a season.
+     *
+     * @param year pruning year; null where the tree finds no hours
+     * @param danger whether it cannot wait
+     */
+    record ProgrammeWork(@MayBeNull Integer year, String season, int minutes, boolean danger) {}
 
     /**
      * A tree that waits.
@@ -160,6 +171,7 @@ class ProgrammeApi {
     private static SiteProgramme view(Laid laid) {
         boolean southern = laid.southern();
         Programme programme = laid.programme();
+        int lastYear = lastYear(laid);
         return new SiteProgramme(
                 programme.slots().stream()
                         .map(slot -> new SlotView(
@@ -175,17 +187,47 @@ class ProgrammeApi {
                                                 id, laid.rows().get(id).tag()))
                                         .toList()))
                         .toList(),
-                laid.trees().values().stream().map(tree -> tree(tree, laid)).toList(),
+                laid.trees().values().stream()
+                        .map(tree -> tree(tree, laid, lastYear))
+                        .toList(),
                 programme.putOff().stream().map(one -> putOff(one, laid)).toList(),
                 laid.hours().stream()
-                        .map(row -> new HoursData(row.year(), row.season(), row.hours()))
+                        .map(row -> new HoursData(row.year(), Codes.of(row.season()), row.hours()))
                         .toList(),
                 laid.hoursWorked().entrySet().stream()
                         .map(one -> new WorkedView(Codes.of(one.getKey()), Math.round(one.getValue() * 10) / 10.0))
                         .toList());
     }
 
-    private static ProgrammeTree tree(Programme.Tree tree, Laid laid) {
+    private static int lastYear(Laid laid) {
+        return Programme.lastYear(List.copyOf(laid.trees().values()));
+    }
+
+    /** Where a tree's work lies, what cannot wait first. */
+    private static List<ProgrammeWork> work(Programme.Tree tree, Laid laid, int lastYear) {
+        List<ProgrammeWork> lines = new ArrayList<>();
+        for (Programme.Work work : tree.work()) {
+            if (work.dangerMinutes() > 0) {
+                lines.add(line(work, work.dangerMinutes(), work.year(), true));
+            }
+        }
+        Integer begins = laid.programme().begins().get(tree.id());
+        List<Programme.Work> all =
+                begins == null ? tree.work() : tree.all(begins - tree.first().orElseThrow(), lastYear);
+        for (Programme.Work work : all) {
+            double rest = work.minutes() - work.dangerMinutes();
+            if (rest > 0) {
+                lines.add(line(work, rest, begins == null ? null : work.year(), false));
+            }
+        }
+        return lines;
+    }
+
+    private static ProgrammeWork line(Programme.Work work, double minutes, Integer year, boolean danger) {
+        return new ProgrammeWork(year, Codes.of(work.season()), (int) Math.round(minutes), danger);
+    }
+
+    private static ProgrammeTree tree(Programme.Tree tree, Laid laid, int lastYear) {
         TreeRow row = laid.rows().get(tree.id());
         Integer begins = laid.programme().begins().get(tree.id());
         return new ProgrammeTree(
@@ -202,7 +244,8 @@ class ProgrammeApi {
                 (int) tree.work().stream().mapToDouble(Programme.Work::minutes).sum(),
                 hundredths(
                         tree.work().stream().mapToDouble(Programme.Work::worth).sum()),
-                tree.upkeep().map(yearly -> (int) Math.round(yearly.minutes())).orElse(0));
+                tree.upkeep().map(yearly -> (int) Math.round(yearly.minutes())).orElse(0),
+                work(tree, laid, lastYear));
     }
 
     private static PutOffView putOff(Programme.PutOff one, Laid laid) {
@@ -227,7 +270,10 @@ class ProgrammeApi {
         service.keepHours(
                 siteId,
                 change.hours().stream()
-                        .map(one -> new HoursRow(one.year(), one.season(), one.hours()))
+                        .map(one -> new HoursRow(
+                                one.year(),
+                                Codes.parse(Season.class, one.season()).orElseThrow(),
+                                one.hours()))
                         .toList());
         return programme(siteId);
     }
@@ -240,7 +286,7 @@ class ProgrammeApi {
         if (tree == null) {
             throw ProblemException.notFound("This tree is not in the programme: walk to it first.");
         }
-        return tree(tree, laid);
+        return tree(tree, laid, lastYear(laid));
     }
 
     /** Sets the year in which a tree's work begins, or leaves it to the hours again. */
@@ -262,20 +308,6 @@ class ProgrammeApi {
         return jobs.latest("programme", siteId);
     }
 
-    private static void line(
-            CSVPrinter csv, TreeRow row, String year, Programme.Work work, double minutes, boolean danger)
-            throws IOException {
-        csv.printRecord(
-                CsvCell.safe(row.tag()),
-                row.species(),
-                CsvCell.safe(row.groupName()),
-                year,
-                Codes.of(work.season()),
-                Math.round(minutes),
-                danger ? "yes" : "no",
-                row.setTo() == null ? "" : row.setTo());
-    }
-
     /**
      * The programme as a table: a line for each tree in each season, what cannot wait apart; the year is empty where a tree
      * finds no hours.
@@ -291,30 +323,19 @@ class ProgrammeApi {
                         .builder()
                         .setHeader("tree", "species", "group", "pruningYear", "season", "minutes", "danger", "setTo")
                         .get())) {
-            int lastYear = Programme.lastYear(List.copyOf(laid.trees().values()));
+            int lastYear = lastYear(laid);
             for (Programme.Tree tree : laid.trees().values()) {
                 TreeRow row = laid.rows().get(tree.id());
-                Integer begins = laid.programme().begins().get(tree.id());
-                for (Programme.Work work : tree.work()) {
-                    if (work.dangerMinutes() > 0) {
-                        line(
-                                csv,
-                                row,
-                                new PruningYear(work.year(), southern).label(),
-                                work,
-                                work.dangerMinutes(),
-                                true);
-                    }
-                }
-                List<Programme.Work> all = begins == null
-                        ? tree.work()
-                        : tree.all(begins - tree.first().orElseThrow(), lastYear);
-                for (Programme.Work work : all) {
-                    double rest = work.minutes() - work.dangerMinutes();
-                    if (rest > 0) {
-                        String year = begins == null ? "" : new PruningYear(work.year(), southern).label();
-                        line(csv, row, year, work, rest, false);
-                    }
+                for (ProgrammeWork work : work(tree, laid, lastYear)) {
+                    csv.printRecord(
+                            CsvCell.safe(row.tag()),
+                            row.species(),
+                            CsvCell.safe(row.groupName()),
+                            work.year() == null ? "" : new PruningYear(work.year(), southern).label(),
+                            work.season(),
+                            work.minutes(),
+                            work.danger() ? "yes" : "no",
+                            row.setTo() == null ? "" : row.setTo());
                 }
             }
         }

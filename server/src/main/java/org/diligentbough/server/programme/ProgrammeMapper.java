@@ -7,12 +7,13 @@ import org.apache.ibatis.annotations.Insert;
 import org.apache.ibatis.annotations.Mapper;
 import org.apache.ibatis.annotations.Param;
 import org.apache.ibatis.annotations.Select;
+import org.diligentbough.core.season.Season;
 
 /** The hours of a site, and what was set of its programme by hand. */
 @Mapper
 public interface ProgrammeMapper {
     /** Hours in a season; year 0 stands for every year that has none of its own. */
-    record HoursRow(Integer year, String season, Double hours) {}
+    record HoursRow(Integer year, Season season, Double hours) {}
 
     @Select("select year, season, hours from season_hours where site_id = #{siteId} order by year, season")
     List<HoursRow> hours(long siteId);
@@ -24,7 +25,7 @@ public interface ProgrammeMapper {
     int addHours(
             @Param("siteId") long siteId,
             @Param("year") int year,
-            @Param("season") String season,
+            @Param("season") Season season,
             @Param("hours") double hours);
 
     /** A tree of the programme. */

@@ -11,7 +11,6 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalInt;
 import java.util.Set;
-import org.diligentbough.core.knowledge.Codes;
 import org.diligentbough.core.programme.Programme;
 import org.diligentbough.core.season.Season;
 import org.diligentbough.server.orchard.OrchardService;
@@ -83,10 +82,8 @@ class ProgrammeService {
         Map<Long, List<Programme.Work>> work = new HashMap<>();
         Map<Long, Programme.Yearly> upkeep = new HashMap<>();
         plans.upkeep(siteId)
-                .forEach(row -> upkeep.put(
-                        row.treeId(),
-                        new Programme.Yearly(
-                                Codes.parse(Season.class, row.season()).orElseThrow(), row.minutes(), row.fromYear())));
+                .forEach(row ->
+                        upkeep.put(row.treeId(), new Programme.Yearly(row.season(), row.minutes(), row.fromYear())));
         Set<Long> inUpkeepNow = new HashSet<>();
         for (LaneRow lane : plans.ofSite(siteId)) {
             if (lane.upkeepMinutes() > 0) {
@@ -95,7 +92,7 @@ class ProgrammeService {
             work.computeIfAbsent(lane.treeId(), id -> new ArrayList<>())
                     .add(new Programme.Work(
                             lane.year(),
-                            Codes.parse(Season.class, lane.season()).orElseThrow(),
+                            lane.season(),
                             lane.minutes(),
                             Math.min(lane.minutes(), lane.urgentMinutes()),
                             lane.worth()));
@@ -144,13 +141,10 @@ class ProgrammeService {
     }
 
     private static Programme.Hours had(List<HoursRow> rows) {
-        Map<String, Double> byTime = new HashMap<>();
-        rows.forEach(row -> byTime.put(row.year() + row.season(), row.hours()));
-        return time -> {
-            String season = Codes.of(time.season());
-            Double ofYear = byTime.get(time.year() + season);
-            return Optional.ofNullable(ofYear != null ? ofYear : byTime.get(EVERY_YEAR + season));
-        };
+        Map<Programme.Time, Double> byTime = new HashMap<>();
+        rows.forEach(row -> byTime.put(new Programme.Time(row.year(), row.season()), row.hours()));
+        return time -> Optional.ofNullable(byTime.get(time))
+                .or(() -> Optional.ofNullable(byTime.get(new Programme.Time(EVERY_YEAR, time.season()))));
     }
 
     /** Keeps the hours of a site; those not named have none said. */

@@ -6,6 +6,7 @@ import java.time.LocalDate;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
+import org.diligentbough.core.knowledge.Codes;
 import org.diligentbough.server.orchard.OrchardService;
 import org.diligentbough.server.survey.SurveyMapper.SurveyRow;
 import org.springframework.http.ContentDisposition;
@@ -105,7 +106,7 @@ class SurveyApi {
     @GetMapping("/trees/{treeId}/draft")
     DraftView draft(@PathVariable long treeId) {
         return service.draft(treeId)
-                .map(row -> new DraftView(row.version(), service.parsed(row.document()), row.savedAt()))
+                .map(row -> new DraftView(row.version(), row.document(), row.savedAt()))
                 .orElse(new DraftView(0, null, null));
     }
 
@@ -134,7 +135,7 @@ class SurveyApi {
                 row.treeId(),
                 row.surveyedOn(),
                 row.surveyedBy(),
-                row.judgedAs(),
+                row.judgedAs() == null ? null : Codes.of(row.judgedAs()),
                 row.savedAt());
     }
 }

@@ -9,12 +9,15 @@ import org.apache.ibatis.annotations.Mapper;
 import org.apache.ibatis.annotations.Param;
 import org.apache.ibatis.annotations.Select;
 import org.apache.ibatis.annotations.Update;
+import org.diligentbough.core.verdict.Triage;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.ObjectNode;
 
 /** The tables of surveys and of drafts. */
 @Mapper
 public interface SurveyMapper {
     String COLUMNS = """
-            s.id, s.version, s.tree_id, s.surveyed_on, p.name as surveyed_by, s.document::text as document, s.judged_as,
+            s.id, s.version, s.tree_id, s.surveyed_on, p.name as surveyed_by, s.document, s.judged_as,
             s.trunk_girth_cm, s.saved_at
             """;
 
@@ -25,8 +28,8 @@ public interface SurveyMapper {
             Long treeId,
             LocalDate surveyedOn,
             String surveyedBy,
-            String document,
-            String judgedAs,
+            ObjectNode document,
+            Triage judgedAs,
             Double trunkGirthCm,
             Instant savedAt) {}
 
@@ -39,14 +42,14 @@ public interface SurveyMapper {
             long treeId,
             LocalDate surveyedOn,
             long personId,
-            String document,
+            ObjectNode document,
             double heightM,
             double spreadM,
             double trunkGirthCm,
-            String judgedAs) {}
+            Triage judgedAs) {}
 
     /** A row of the draft table. */
-    record DraftRow(Integer version, String document, Instant savedAt) {}
+    record DraftRow(Integer version, JsonNode document, Instant savedAt) {}
 
     @Select(
             "select " + COLUMNS
@@ -75,7 +78,7 @@ public interface SurveyMapper {
 
     @Select(value = """
                     insert into survey (tree_id, surveyed_on, surveyed_by, document, height_m, spread_m, trunk_girth_cm, judged_as)
-                    values (#{treeId}, #{surveyedOn}, #{personId}, #{document}::jsonb, #{heightM}, #{spreadM}, #{trunkGirthCm},
+                    values (#{treeId}, #{surveyedOn}, #{personId}, #{document,typeHandler=json}, #{heightM}, #{spreadM}, #{trunkGirthCm},
                             #{judgedAs})
                     returning id
                     """, affectData = true)
@@ -83,7 +86,7 @@ public interface SurveyMapper {
 
     /** Returns how many rows had the version: 1, or 0 when somebody was quicker. */
     @Update("""
-            update survey set surveyed_on = #{s.surveyedOn}, document = #{s.document}::jsonb, height_m = #{s.heightM},
+            update survey set surveyed_on = #{s.surveyedOn}, document = #{s.document,typeHandler=json}, height_m = #{s.heightM},
                 spread_m = #{s.spreadM}, trunk_girth_cm = #{s.trunkGirthCm}, judged_as = #{s.judgedAs},
                 saved_at = now(), version = version + 1
             where id = #{id} and version = #{version}
@@ -95,19 +98,19 @@ public interface SurveyMapper {
             update survey set judged_as = #{triage} where judged_as is null and id = (
                 select id from survey where tree_id = #{treeId} order by surveyed_on desc, id desc limit 1)
             """)
-    int judgedAs(@Param("treeId") long treeId, @Param("triage") String triage);
+    int judgedAs(@Param("treeId") long treeId, @Param("triage") Triage triage);
 
     @Update("update survey set judged_as = #{triage} where id = #{id}")
-    int judgedByItself(@Param("id") long id, @Param("triage") String triage);
+    int judgedByItself(@Param("id") long id, @Param("triage") Triage triage);
 
     @Select(
-            "select version, document::text as document, saved_at from survey_draft where tree_id = #{treeId} and person_id = #{personId}")
+            "select version, document, saved_at from survey_draft where tree_id = #{treeId} and person_id = #{personId}")
     Optional<DraftRow> draft(@Param("treeId") long treeId, @Param("personId") long personId);
 
     /** Keeps a draft; returns its version, or nothing when a newer one is kept already. */
     @Select(value = """
                     insert into survey_draft as d (tree_id, person_id, document)
-                    values (#{treeId}, #{personId}, #{document}::jsonb)
+                    values (#{treeId}, #{personId}, #{document,typeHandler=json})
                     on conflict (tree_id, person_id) do update
                         set document = excluded.document, version = d.version + 1, saved_at = now()
                         where d.version = #{version}
@@ -117,7 +120,7 @@ public interface SurveyMapper {
             @Param("treeId") long treeId,
             @Param("personId") long personId,
             @Param("version") int version,
-            @Param("document") String document);
+            @Param("document") JsonNode document);
 
     @Delete("delete from survey_draft where tree_id = #{treeId} and person_id = #{personId}")
     int dropDraft(@Param("treeId") long treeId, @Param("personId") long personId);

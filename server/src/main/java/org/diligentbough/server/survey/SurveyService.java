@@ -11,9 +11,9 @@ import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.diligentbough.core.Evaluation;
 import org.diligentbough.core.Rulebook;
-import org.diligentbough.core.knowledge.Codes;
 import org.diligentbough.core.season.Seen;
 import org.diligentbough.core.survey.Survey;
+import org.diligentbough.core.verdict.Triage;
 import org.diligentbough.server.orchard.OrchardService;
 import org.diligentbough.server.orchard.SiteMapper.SiteRow;
 import org.diligentbough.server.orchard.TreeMapper.TreeRow;
@@ -117,8 +117,7 @@ public class SurveyService {
         List<Survey> found = new ArrayList<>();
         for (SurveyRow survey : newestFirst) {
             if (!survey.surveyedOn().isAfter(day)) {
-                JsonNode file =
-                        new SurveyDocument(json, rules).complete(json.readTree(survey.document()), tree, site, day);
+                JsonNode file = new SurveyDocument(json, rules).complete(survey.document(), tree, site, day);
                 found.add(0, SurveyMapping.toSurvey(reader.checked(file)).withSeen(seen));
             }
         }
@@ -132,7 +131,7 @@ public class SurveyService {
 
     /** One survey of a known tree as a complete survey file. */
     public JsonNode fileOf(SurveyRow survey, TreeRow tree, SiteRow site, LocalDate day) {
-        return new SurveyDocument(json, rules).complete(json.readTree(survey.document()), tree, site, day);
+        return new SurveyDocument(json, rules).complete(survey.document(), tree, site, day);
     }
 
     /** One survey as a complete survey file, with site and tree as the register has them now. */
@@ -213,7 +212,7 @@ public class SurveyService {
         if (saved.judgedAs() != null) {
             return saved;
         }
-        surveys.judgedByItself(id, judgedByItself((ObjectNode) json.readTree(saved.document()), tree));
+        surveys.judgedByItself(id, judgedByItself(saved.document(), tree));
         return survey(id);
     }
 
@@ -231,7 +230,7 @@ public class SurveyService {
         return new About("survey", survey.id(), orchard.tree(survey.treeId()).siteId(), survey.treeId());
     }
 
-    private SurveyRecord record(TreeRow tree, JsonNode sent, long who, Function<ObjectNode, String> judgedAs) {
+    private SurveyRecord record(TreeRow tree, JsonNode sent, long who, Function<ObjectNode, Triage> judgedAs) {
         if (!(sent instanceof ObjectNode)) {
             throw ProblemException.wrongField("", "is not a survey; send an object");
         }
@@ -253,7 +252,7 @@ public class SurveyService {
                 tree.id(),
                 surveyedOn,
                 who,
-                json.writeValueAsString(kept),
+                kept,
                 survey.tree().heightM(),
                 survey.tree().spreadM(),
                 survey.tree().trunkGirthCm(),
@@ -261,9 +260,9 @@ public class SurveyService {
     }
 
     /** By what the register says, whatever the file said of that, and by this survey alone. */
-    private String judgedByItself(ObjectNode kept, TreeRow tree) {
+    private Triage judgedByItself(ObjectNode kept, TreeRow tree) {
         JsonNode file = new SurveyDocument(json, rules).complete(kept, tree, site(tree), todayAt(tree));
-        return Codes.of(Evaluation.found(survey(file, tree), rules).tree().triage());
+        return Evaluation.found(survey(file, tree), rules).tree().triage();
     }
 
     private SiteRow site(TreeRow tree) {
@@ -275,7 +274,7 @@ public class SurveyService {
     }
 
     /** Keeps with a survey that was just saved what its tree was judged to be by it. */
-    public void judged(long treeId, String triage) {
+    public void judged(long treeId, Triage triage) {
         surveys.judgedAs(treeId, triage);
     }
 
@@ -284,15 +283,10 @@ public class SurveyService {
         return surveys.draft(orchard.tree(treeId).id(), person.id());
     }
 
-    /** A kept document as JSON. */
-    JsonNode parsed(String document) {
-        return json.readTree(document);
-    }
-
     /** Keeps a draft as it is, unchecked; returns its new version. */
     @Transactional
     public int keepDraft(long treeId, int version, JsonNode document) {
-        return surveys.keepDraft(orchard.tree(treeId).id(), person.id(), version, json.writeValueAsString(document))
+        return surveys.keepDraft(orchard.tree(treeId).id(), person.id(), version, document)
                 .orElseThrow(() -> ProblemException.stale("This draft"));
     }
 

@@ -4,6 +4,7 @@ import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import org.diligentbough.core.knowledge.Codes;
 import org.diligentbough.server.crew.DayBoard;
 import org.diligentbough.server.fruit.FruitService;
 import org.diligentbough.server.fruit.FruitService.FruitYearView;
@@ -12,7 +13,6 @@ import org.diligentbough.server.shared.MayBeNull;
 import org.diligentbough.server.survey.SurveyService;
 import org.diligentbough.server.visit.LoggedCut;
 import org.diligentbough.server.visit.ReportService;
-import org.diligentbough.server.visit.TreeRecords;
 import org.diligentbough.server.visit.VisitCut;
 import org.diligentbough.server.visit.VisitMapper;
 import org.diligentbough.server.wood.RemovalService;
@@ -25,7 +25,6 @@ public class TimelineService {
     private final OrchardService orchard;
     private final SurveyService surveys;
     private final VisitMapper visits;
-    private final TreeRecords records;
     private final DayBoard days;
     private final ReportService reports;
     private final FruitService fruit;
@@ -35,7 +34,6 @@ public class TimelineService {
             OrchardService orchard,
             SurveyService surveys,
             VisitMapper visits,
-            TreeRecords records,
             DayBoard days,
             ReportService reports,
             FruitService fruit,
@@ -43,7 +41,6 @@ public class TimelineService {
         this.orchard = orchard;
         this.surveys = surveys;
         this.visits = visits;
-        this.records = records;
         this.days = days;
         this.reports = reports;
         this.fruit = fruit;
@@ -99,12 +96,12 @@ public class TimelineService {
         surveys.surveysOf(treeId)
                 .forEach(survey -> moments.add(moment("survey", survey.id(), survey.surveyedOn())
                         .by(survey.surveyedBy())
-                        .state(survey.judgedAs())
+                        .state(survey.judgedAs() == null ? null : Codes.of(survey.judgedAs()))
                         .build()));
         visits.ofTree(treeId).stream()
                 .filter(visit -> !visit.logged() && visit.workDayId() != null)
                 .forEach(visit -> moments.add(moment("visit", visit.id(), days.dateOf(visit.workDayId()))
-                        .visit(visit.workDayId(), records.cuts(visit))
+                        .visit(visit.workDayId(), visit.cuts())
                         .build()));
         visits.logsOf(treeId)
                 .forEach(log -> moments.add(moment("log", log.id(), log.onDay())
@@ -118,8 +115,8 @@ public class TimelineService {
                                         log.shoots(),
                                         log.corrects(),
                                         log.corrected(),
-                                        records.logged(log)),
-                                records.cuts(visits.visit(log.visitId()).orElseThrow()))
+                                        log.cuts()),
+                                visits.visit(log.visitId()).orElseThrow().cuts())
                         .build()));
         reports.reports(treeId)
                 .forEach(report -> moments.add(moment(

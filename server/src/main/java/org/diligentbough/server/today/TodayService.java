@@ -11,7 +11,9 @@ import org.diligentbough.core.knowledge.Codes;
 import org.diligentbough.core.knowledge.Figure;
 import org.diligentbough.core.orchard.Species;
 import org.diligentbough.core.season.MayCut;
+import org.diligentbough.core.season.Season;
 import org.diligentbough.core.season.Weather;
+import org.diligentbough.core.verdict.Triage;
 import org.diligentbough.server.crew.DayBoard;
 import org.diligentbough.server.crew.DayView.DaySummary;
 import org.diligentbough.server.figures.SiteRules;
@@ -28,7 +30,6 @@ import org.diligentbough.server.shared.Wording.Worded;
 import org.diligentbough.server.visit.ReportService;
 import org.diligentbough.server.visit.ReportService.ReportView;
 import org.springframework.stereotype.Service;
-import tools.jackson.databind.json.JsonMapper;
 
 /** What a site asks for today: what is dangerous, what is open and closes first, what is held, which days lack people. */
 @Service
@@ -41,7 +42,6 @@ public class TodayService {
     private final SiteRules rules;
     private final Wording wording;
     private final Today today;
-    private final JsonMapper json;
 
     TodayService(
             OrchardService orchard,
@@ -51,8 +51,7 @@ public class TodayService {
             SiteWeatherService weather,
             SiteRules rules,
             Wording wording,
-            Today today,
-            JsonMapper json) {
+            Today today) {
         this.orchard = orchard;
         this.plans = plans;
         this.reports = reports;
@@ -61,7 +60,6 @@ public class TodayService {
         this.rules = rules;
         this.wording = wording;
         this.today = today;
-        this.json = json;
     }
 
     /** The board of a site. */
@@ -124,7 +122,7 @@ public class TodayService {
 
     private static List<OpenView> open(List<LaneRow> lanes, Map<Long, StandingTree> trees) {
         Map<String, List<LaneRow>> byKind = lanes.stream()
-                .filter(lane -> !lane.season().equals("any"))
+                .filter(lane -> lane.season() != Season.ANY)
                 .collect(Collectors.groupingBy(lane -> trees.get(lane.treeId()).species()));
         List<OpenView> open = new ArrayList<>();
         byKind.forEach((species, ofKind) -> open.add(new OpenView(
@@ -153,7 +151,7 @@ public class TodayService {
     private List<WeatherHold> byWeather(long siteId, LocalDate on, List<LaneRow> lanes, Map<Long, StandingTree> trees) {
         SiteWeatherService.Known known = weather.of(siteId);
         return lanes.stream()
-                .filter(lane -> !lane.season().equals("any"))
+                .filter(lane -> lane.season() != Season.ANY)
                 .map(lane -> trees.get(lane.treeId()).species())
                 .distinct()
                 .map(species -> {
@@ -165,18 +163,21 @@ public class TodayService {
                 .toList();
     }
 
+    /** Work that opens together. */
+    private record Kind(String species, Season season) {}
+
     private List<ComingView> coming(long siteId, LocalDate on, Map<Long, StandingTree> trees) {
         int weeks = (int) rules.of(siteId).knowledge().get(Figure.COMING_WEEKS);
-        Map<List<String>, List<LaneRow>> byKind = plans.opening(siteId, on, on.plusWeeks(weeks)).stream()
+        Map<Kind, List<LaneRow>> byKind = plans.opening(siteId, on, on.plusWeeks(weeks)).stream()
                 .filter(lane -> trees.containsKey(lane.treeId()))
                 .collect(Collectors.groupingBy(
-                        lane -> List.of(trees.get(lane.treeId()).species(), lane.season()),
+                        lane -> new Kind(trees.get(lane.treeId()).species(), lane.season()),
                         LinkedHashMap::new,
                         Collectors.toList()));
         return byKind.entrySet().stream()
                 .map(kind -> new ComingView(
-                        kind.getKey().get(0),
-                        kind.getKey().get(1),
+                        kind.getKey().species(),
+                        Codes.of(kind.getKey().season()),
                         kind.getValue().get(0).opens(),
                         kind.getValue().size(),
                         kind.getValue().stream().mapToInt(LaneRow::minutes).sum()))
@@ -184,14 +185,13 @@ public class TodayService {
     }
 
     private List<HeldView> held(long siteId, Map<Long, StandingTree> trees) {
-        Map<Long, String> whys = plans.whys(siteId).stream()
+        Map<Long, Worded> whys = plans.whys(siteId).stream()
                 .collect(Collectors.toMap(PlanMapper.WhyRow::treeId, PlanMapper.WhyRow::why));
         return trees.values().stream()
-                .filter(tree -> "rest".equals(tree.triage()) && whys.containsKey(tree.id()))
+                .filter(tree -> tree.triage() == Triage.REST && whys.containsKey(tree.id()))
                 .sorted(Comparator.comparing((StandingTree tree) -> tree.tag().length())
                         .thenComparing(StandingTree::tag))
-                .map(tree -> new HeldView(
-                        tree.id(), tree.tag(), tree.species(), json.readValue(whys.get(tree.id()), Worded.class)))
+                .map(tree -> new HeldView(tree.id(), tree.tag(), tree.species(), whys.get(tree.id())))
                 .toList();
     }
 }

@@ -20,11 +20,9 @@ import org.springframework.web.bind.annotation.RestController;
 @RequestMapping("/api")
 class LogApi {
     private final LogService service;
-    private final TreeRecords records;
 
-    LogApi(LogService service, TreeRecords records) {
+    LogApi(LogService service) {
         this.service = service;
-        this.records = records;
     }
 
     /**
@@ -86,7 +84,7 @@ class LogApi {
                 row.people(),
                 row.loggedBy(),
                 row.loggedAt(),
-                records.cuts(service.visit(row.visitId())),
-                records.logged(row));
+                service.visit(row.visitId()).cuts(),
+                row.cuts());
     }
 }

@@ -27,7 +27,6 @@ import org.diligentbough.server.visit.VisitMapper.VisitRow;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
-import tools.jackson.databind.json.JsonMapper;
 
 /** Logs of visits: kept once however often they are sent, corrected by a further log, never altered. */
 @Service
@@ -40,7 +39,6 @@ public class LogService {
     private final Today today;
     private final Once once;
     private final ApplicationEventPublisher events;
-    private final JsonMapper json;
 
     LogService(
             VisitMapper visits,
@@ -50,8 +48,7 @@ public class LogService {
             CurrentPerson person,
             Today today,
             Once once,
-            ApplicationEventPublisher events,
-            JsonMapper json) {
+            ApplicationEventPublisher events) {
         this.visits = visits;
         this.records = records;
         this.orchard = orchard;
@@ -60,7 +57,6 @@ public class LogService {
         this.today = today;
         this.once = once;
         this.events = events;
-        this.json = json;
     }
 
     public VisitRow visit(long id) {
@@ -124,7 +120,7 @@ public class LogService {
                 data.note() == null || data.note().isBlank()
                         ? null
                         : data.note().strip(),
-                json.writeValueAsString(data.cuts()),
+                data.cuts(),
                 who));
         data.people().forEach(one -> visits.addLogPerson(id, one));
         return visits.log(id).orElseThrow();
@@ -162,12 +158,11 @@ public class LogService {
             problems.add(new FieldProblem("/on", "lies in the future; give the day it was done"));
         }
         Set<Long> people = new HashSet<>(data.people());
-        String ids = people.stream().map(String::valueOf).collect(Collectors.joining(","));
-        if (visits.knownPeople(ids) != people.size()) {
+        if (visits.knownPeople(List.copyOf(people)) != people.size()) {
             problems.add(new FieldProblem("/people", "names somebody who is not known here; choose from the list"));
         }
         Map<String, Limb> standing = limbs(visit, data);
-        Map<String, VisitCut> planned = records.cuts(visit).stream()
+        Map<String, VisitCut> planned = visit.cuts().stream()
                 .collect(Collectors.toMap(VisitCut::limb, Function.identity(), (one, other) -> one));
         Set<String> seen = new HashSet<>();
         for (int i = 0; i < data.cuts().size(); i++) {

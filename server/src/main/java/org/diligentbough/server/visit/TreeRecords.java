@@ -12,7 +12,7 @@ import java.util.stream.Collectors;
 import org.diligentbough.core.Rulebook;
 import org.diligentbough.core.knowledge.Codes;
 import org.diligentbough.core.knowledge.ReasonCode;
-import org.diligentbough.core.plan.RenovationPlan.CutOf;
+import org.diligentbough.core.plan.CutKey;
 import org.diligentbough.core.survey.Disease;
 import org.diligentbough.core.survey.Survey;
 import org.diligentbough.core.verdict.Verdict;
@@ -24,8 +24,6 @@ import org.diligentbough.server.survey.SurveyService;
 import org.diligentbough.server.visit.VisitMapper.LogRow;
 import org.diligentbough.server.visit.VisitMapper.VisitRow;
 import org.springframework.stereotype.Component;
-import tools.jackson.core.type.TypeReference;
-import tools.jackson.databind.json.JsonMapper;
 
 /** What was surveyed of a tree and done to it, told to the core. */
 @Component
@@ -33,20 +31,14 @@ public class TreeRecords {
     /** Number of no visit: all are told. */
     public static final long NO_VISIT = -1;
 
-    private static final TypeReference<List<VisitCut>> CUTS = new TypeReference<>() {};
-    private static final TypeReference<List<VisitTask>> TASKS = new TypeReference<>() {};
-    private static final TypeReference<List<LoggedCut>> LOGGED = new TypeReference<>() {};
-
     private final SurveyService surveys;
     private final VisitMapper visits;
     private final Rulebook rules;
-    private final JsonMapper json;
 
-    TreeRecords(SurveyService surveys, VisitMapper visits, Rulebook rules, JsonMapper json) {
+    TreeRecords(SurveyService surveys, VisitMapper visits, Rulebook rules) {
         this.surveys = surveys;
         this.visits = visits;
         this.rules = rules;
-        this.json = json;
     }
 
     /** The tree as it stands on a day; empty while nobody had surveyed it by then. */
@@ -94,11 +86,11 @@ public class TreeRecords {
     }
 
     /** Cuts made since a plan was, up to a day, as if one visit had not been logged. */
-    public Set<CutOf> madeSince(long treeId, VersionRow plan, LocalDate upTo, long withoutVisit) {
+    public Set<CutKey> madeSince(long treeId, VersionRow plan, LocalDate upTo, long withoutVisit) {
         return logsSince(treeId, plan).stream()
                 .filter(log -> !log.onDay().isAfter(upTo) && log.visitId() != withoutVisit)
                 .flatMap(log -> visit(log, visits.visit(log.visitId()).orElseThrow()).cuts().stream())
-                .map(cut -> new CutOf(
+                .map(cut -> new CutKey(
                         cut.limb(),
                         switch (cut.kind()) {
                             case REMOVED -> Verdict.REMOVE;
@@ -108,31 +100,18 @@ public class TreeRecords {
                 .collect(Collectors.toSet());
     }
 
-    /** Person-minutes a visit was planned to take: its cuts, counted shoots, work of the kind and ordinary cutting. */
-    public int minutes(VisitRow visit) {
-        return cuts(visit).stream().mapToInt(VisitCut::minutes).sum()
-                + visit.shootsMinutes()
-                + visit.upkeepMinutes()
-                + tasks(visit).stream().mapToInt(VisitTask::minutes).sum();
-    }
-
-    /** Yearly work of the kind that was planned with a visit. */
-    public List<VisitTask> tasks(VisitRow visit) {
-        return json.readValue(visit.tasks(), TASKS);
-    }
-
     private Visit visit(LogRow log, VisitRow planned) {
         Map<String, VisitCut> cuts = new HashMap<>();
-        cuts(planned).forEach(cut -> cuts.put(cut.limb(), cut));
+        planned.cuts().forEach(cut -> cuts.put(cut.limb(), cut));
         List<MadeCut> made = new ArrayList<>();
-        for (LoggedCut cut : logged(log)) {
+        for (LoggedCut cut : log.cuts()) {
             made(cut, Optional.ofNullable(cuts.get(cut.limb()))).ifPresent(made::add);
         }
         return new Visit(
                 log.onDay(),
                 made,
                 log.shoots(),
-                tasks(planned).stream()
+                planned.tasks().stream()
                         .flatMap(task -> Codes.parse(ReasonCode.class, task.code()).stream())
                         .collect(Collectors.toSet()),
                 planned.upkeepMinutes() > 0);
@@ -159,13 +138,5 @@ public class TreeRecords {
                 kind.equals("shorten") && towardsRemoval,
                 planned.filter(plan -> plan.cut().equals("renewal")).isPresent(),
                 cut.disease() == null ? Optional.empty() : Codes.parse(Disease.class, cut.disease())));
-    }
-
-    public List<VisitCut> cuts(VisitRow visit) {
-        return json.readValue(visit.cuts(), CUTS);
-    }
-
-    public List<LoggedCut> logged(LogRow log) {
-        return json.readValue(log.cuts(), LOGGED);
     }
 }

@@ -4,10 +4,13 @@ import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.PositiveOrZero;
 import java.util.List;
+import org.diligentbough.core.knowledge.Codes;
+import org.diligentbough.core.plan.CutKey;
 import org.diligentbough.core.verdict.CutKind;
 import org.diligentbough.core.verdict.Reach;
 import org.diligentbough.core.verdict.Technique;
 import org.diligentbough.core.verdict.Tool;
+import org.diligentbough.core.verdict.Verdict;
 import org.diligentbough.server.shared.CodeOf;
 import org.diligentbough.server.shared.MayBeNull;
 import org.diligentbough.server.shared.Wording.Worded;
@@ -60,4 +63,10 @@ public record VisitCut(
 
         @NotNull(message = "is missing") List<String> tickets,
         @MayBeNull String sideBranch,
-        @NotNull(message = "is missing") List<Worded> reasons) {}
+        @NotNull(message = "is missing") List<Worded> reasons) {
+
+    /** What it is compared by. */
+    public CutKey key() {
+        return new CutKey(limb, Codes.parse(Verdict.class, kind).orElseThrow());
+    }
+}

@@ -10,53 +10,63 @@ import org.apache.ibatis.annotations.Mapper;
 import org.apache.ibatis.annotations.Param;
 import org.apache.ibatis.annotations.Select;
 import org.apache.ibatis.annotations.Update;
+import org.diligentbough.core.crew.Kit;
 
 /** The tables of tree-visits and of what was logged of them. */
 @Mapper
 public interface VisitMapper {
     String VISIT = """
-            v.id, v.tree_id, v.work_day_id, v.place, v.cuts::text as cuts, v.shoots, v.shoots_minutes, v.shoots_share, v.upkeep_minutes, v.tasks::text as tasks,
-            array_to_string(v.kit, ',') as kit, v.sick, v.logged,
-            (select string_agg(person_id::text, ',' order by person_id) from tree_visit_person where tree_visit_id = v.id) as people
+            v.id, v.tree_id, v.work_day_id, v.place, v.cuts, v.shoots, v.shoots_minutes, v.shoots_share, v.upkeep_minutes, v.tasks,
+            v.kit, v.sick, v.logged,
+            array(select person_id from tree_visit_person where tree_visit_id = v.id order by person_id) as people
             """;
     String LOG = """
             l.id, l.tree_visit_id as visit_id, v.tree_id, l.corrects, l.on_date as on_day, l.minutes, l.prunings, l.shoots,
-            l.note, l.cuts::text as cuts, p.name as logged_by, l.logged_at,
+            l.note, l.cuts, p.name as logged_by, l.logged_at,
             (select string_agg(o.name, ', ' order by o.name) from visit_log_person lp join person o on o.id = lp.person_id
              where lp.visit_log_id = l.id) as people,
-            (select string_agg(person_id::text, ',' order by person_id) from visit_log_person where visit_log_id = l.id) as people_ids,
+            array(select person_id from visit_log_person where visit_log_id = l.id order by person_id) as people_ids,
             exists (select from visit_log c where c.corrects = l.id) as corrected
             """;
     String LOGS = " from visit_log l join tree_visit v on v.id = l.tree_visit_id join person p on p.id = l.logged_by ";
 
-    /** A row of the tree-visit table; lists of names and numbers are joined by commas. */
+    /** A row of the tree-visit table; {@code people} are numbers of persons. */
     record VisitRow(
             Long id,
             Long treeId,
             Long workDayId,
             Integer place,
-            String cuts,
+            List<VisitCut> cuts,
             Integer shoots,
             Integer shootsMinutes,
             Double shootsShare,
             Integer upkeepMinutes,
-            String tasks,
-            String kit,
+            List<VisitTask> tasks,
+            List<Kit> kit,
             Boolean sick,
             Boolean logged,
-            String people) {}
+            List<Long> people) {
+
+        /** Person-minutes it was planned to take: its cuts, counted shoots, work of the kind and ordinary cutting. */
+        public int minutes() {
+            return cuts.stream().mapToInt(VisitCut::minutes).sum()
+                    + shootsMinutes
+                    + upkeepMinutes
+                    + tasks.stream().mapToInt(VisitTask::minutes).sum();
+        }
+    }
 
     /** What is stored of a new visit. */
     record NewVisit(
             long treeId,
             Long workDayId,
-            String cuts,
+            List<VisitCut> cuts,
             int shoots,
             int shootsMinutes,
             double shootsShare,
             int upkeepMinutes,
-            String tasks,
-            String kit,
+            List<VisitTask> tasks,
+            List<Kit> kit,
             boolean sick) {}
 
     /** A row of the log table. */
@@ -70,11 +80,11 @@ public interface VisitMapper {
             String prunings,
             Integer shoots,
             String note,
-            String cuts,
+            List<LoggedCut> cuts,
             String loggedBy,
             Instant loggedAt,
             String people,
-            String peopleIds,
+            List<Long> peopleIds,
             Boolean corrected) {}
 
     /** What is stored of a log. */
@@ -87,7 +97,7 @@ public interface VisitMapper {
             String prunings,
             int shoots,
             String note,
-            String cuts,
+            List<LoggedCut> cuts,
             long loggedBy) {}
 
     @Select("select " + VISIT + " from tree_visit v where v.id = #{id}")
@@ -118,8 +128,8 @@ public interface VisitMapper {
                     insert into tree_visit (tree_id, work_day_id, place, cuts, shoots, shoots_minutes, shoots_share, upkeep_minutes, tasks, kit, sick)
                     values (#{treeId}, #{workDayId},
                             (select coalesce(max(place), 0) + 1 from tree_visit where work_day_id = #{workDayId}),
-                            #{cuts}::jsonb, #{shoots}, #{shootsMinutes}, #{shootsShare}, #{upkeepMinutes},
-                            #{tasks}::jsonb, string_to_array(#{kit}, ','), #{sick})
+                            #{cuts,typeHandler=json}, #{shoots}, #{shootsMinutes}, #{shootsShare}, #{upkeepMinutes},
+                            #{tasks,typeHandler=json}, #{kit,typeHandler=array}, #{sick})
                     returning id
                     """, affectData = true)
     long add(NewVisit visit);
@@ -161,7 +171,7 @@ public interface VisitMapper {
     @Select(value = """
                     insert into visit_log (tree_visit_id, sent_key, corrects, on_date, minutes, prunings, shoots, note, cuts, logged_by)
                     values (#{visitId}, #{key}::uuid, #{corrects}, #{on}, #{minutes}, #{prunings}, #{shoots}, #{note},
-                            #{cuts}::jsonb, #{loggedBy})
+                            #{cuts,typeHandler=json}, #{loggedBy})
                     returning id
                     """, affectData = true)
     long addLog(NewLog log);
@@ -169,6 +179,6 @@ public interface VisitMapper {
     @Insert("insert into visit_log_person (visit_log_id, person_id) values (#{id}, #{personId}) on conflict do nothing")
     int addLogPerson(@Param("id") long id, @Param("personId") long personId);
 
-    @Select("select count(*) from person where id = any(string_to_array(#{ids}, ',')::bigint[])")
-    int knownPeople(String ids);
+    @Select("select count(*) from person where id = any(#{ids,typeHandler=array})")
+    int knownPeople(@Param("ids") List<Long> ids);
 }

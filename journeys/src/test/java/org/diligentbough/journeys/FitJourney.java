@@ -1,0 +1,100 @@
+package org.diligentbough.journeys;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.LoadState;
+import java.util.ArrayList;
+import java.util.List;
+import org.diligentbough.server.TestServer;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+
+/** Every page fits every screen: nothing overflows, nothing is too small to read or to touch. */
+class FitJourney {
+    private static final List<String> PAGES = List.of(
+            "",
+            "/walk",
+            "/plan",
+            "/days",
+            "/log",
+            "/settings",
+            "/figures",
+            "/season",
+            "/season/apple",
+            "/bulk",
+            "/people",
+            "/waiting",
+            "/trees/new",
+            "/trees/{tree}",
+            "/trees/{tree}?pane=limbs&limb=A",
+            "/trees/{tree}?pane=years",
+            "/trees/{tree}?pane=wood",
+            "/trees/{tree}?pane=fruit",
+            "/trees/{tree}?pane=story",
+            "/trees/{tree}/walk",
+            "/trees/{tree}/edit");
+
+    /** What reaches past the window, in words; what may be scrolled by itself may be wider. */
+    private static final String TOO_WIDE = """
+            () => document.documentElement.scrollWidth <= window.innerWidth ? [] :
+              [...document.querySelectorAll('main *, header *')].filter((e) => {
+                const box = e.getBoundingClientRect();
+                return box.width > 0 && box.right > window.innerWidth + 1
+                  && !e.closest('.table-responsive, .limb-list-wrap, .pane-tabs, [data-scrolls]');
+              }).slice(0, 4).map((e) => e.tagName + '.' + e.className)""";
+
+    /** Letters under 11 px, those of drawings as they are shown. */
+    private static final String TOO_SMALL = """
+            () => [...new Set([...document.querySelectorAll('body *')].filter((e) => {
+                if (e.childElementCount > 0 || !e.textContent.trim() || e.getClientRects().length === 0) return false;
+                let px = parseFloat(getComputedStyle(e).fontSize);
+                const scale = e instanceof SVGGraphicsElement && e.getScreenCTM();
+                if (scale) px *= Math.hypot(scale.a, scale.b);
+                return px < 10.9 && getComputedStyle(e).visibility !== 'hidden';
+              }).map((e) => e.tagName + ' ' + e.textContent.trim().slice(0, 20)))].slice(0, 4)""";
+
+    /** Controls under 24 px that stand in no sentence. */
+    private static final String TOO_FINE = """
+            () => [...document.querySelectorAll('button, a, select')].filter((e) => {
+                const box = e.getBoundingClientRect();
+                return box.width > 0 && (box.height < 23.5 || box.width < 23.5)
+                  && !e.closest('p, li, svg, label, dd, .visually-hidden');
+              }).slice(0, 4).map((e) => e.tagName + ' ' + e.textContent.trim().slice(0, 20))""";
+
+    private static final String AXE = """
+            () => axe.run().then(found => found.violations
+                .filter(one => one.impact !== 'minor')
+                .map(one => one.id + ': ' + one.nodes.slice(0, 2).map(node => node.html.slice(0, 120)).join(' | ')))
+            """;
+
+    @ParameterizedTest
+    @CsvSource({"1280, 800", "390, 844", "320, 640"})
+    void everyPageFitsAndIsOpenToAll(int wide, int high) {
+        String name = "Fit For " + wide;
+        long site = TestServer.site(name);
+        long tree = TestServer.tree(site, "F-1");
+        TestServer.tree(site, "F-2");
+        TestServer.post("/api/trees/" + tree + "/surveys", TestServer.walkJson())
+                .expect(201);
+        try (Browser browser = new Browser()) {
+            browser.page.setViewportSize(wide, high);
+            browser.open("/sites/" + site);
+            browser.iAm("Wren Ashdown");
+            List<String> wrong = new ArrayList<>();
+            for (String path : PAGES) {
+                browser.open("/sites/" + site + path.replace("{tree}", String.valueOf(tree)));
+                browser.page.waitForLoadState(LoadState.NETWORKIDLE);
+                browser.page.addScriptTag(new Page.AddScriptTagOptions()
+                        .setPath(TestServer.project().resolve("web/node_modules/axe-core/axe.min.js")));
+                for (String check : List.of(TOO_WIDE, TOO_SMALL, TOO_FINE, AXE)) {
+                    List<?> found = (List<?>) browser.page.evaluate(check);
+                    if (!found.isEmpty()) {
+                        wrong.add(path + ": " + found);
+                    }
+                }
+            }
+            assertThat(wrong).isEmpty();
+        }
+    }
+}

@@ -1,0 +1,20 @@
+/** What the words of the trade mean here; the same as in docs/glossary.md. */
+export const GLOSSARY: Record<string, string> = {
+  collar: 'the swelling at a limb’s base, behind which no cut goes',
+  spur: 'short wood that carries fruit buds',
+  leader: 'the trunk’s continuation above the main branches',
+  'main branch': 'a limb that grows from the trunk and stays',
+  'side limb': 'a limb that grows from another limb',
+  'water sprout': 'a steep young shoot, mostly the answer to a cut',
+  sucker: 'a shoot from the root or from below the graft',
+  stub: 'what is left where a limb was not cut to its collar',
+  'included bark': 'bark drawn into a fork: it holds badly',
+  crown: 'all that carries leaf, without the dead wood',
+  allowance: 'how much of the living crown may come off in one year',
+  refer: 'somebody licensed has to look before anybody cuts',
+  'any day': 'outside the windows too: dead, sick and broken wood waits for no season',
+  'counted shoots': 'young shoots that were counted on the walk, not entered one by one',
+  window: 'the days in which a kind is best cut, or may be cut with care',
+  'target (of a fall)': 'what would be hit if a limb fell',
+  vigour: 'how strongly a tree grows, by the length of this year’s end shoots',
+};
