@@ -1,4 +1,4 @@
-import { type PointerEvent, useEffect, useMemo, useRef, useState } from 'react';
+import { type PointerEvent, useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react';
 import type { Drawing, LimbAnswer } from '../api/client';
 import { compass } from '../parts/format';
 import { acrossOf, type Camera, downOf, turned } from './camera';
@@ -102,7 +102,7 @@ export function TreeDrawing({
     (now) => draw(now, live.current),
   );
   const redraw = useRef(() => {});
-  useEffect(() => {
+  useLayoutEffect(() => {
     redraw.current = () => draw(tree, live.current);
   });
   const pixels = useSized(canvas, redraw);

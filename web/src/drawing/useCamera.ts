@@ -1,4 +1,4 @@
-import { useCallback, useEffect, useRef, useState } from 'react';
+import { useCallback, useEffect, useLayoutEffect, useRef, useState } from 'react';
 import { type Camera, cameraOf, onTheWay } from './camera';
 import type { View } from './projection';
 
@@ -26,7 +26,7 @@ export function useCamera(view: View, repaint: (camera: Camera) => void) {
   const [resting, setResting] = useState<Camera>(() => cameraOf(view));
   const [moving, setMoving] = useState(false);
   const paint = useRef(repaint);
-  useEffect(() => {
+  useLayoutEffect(() => {
     paint.current = repaint;
   });
   useEffect(() => {

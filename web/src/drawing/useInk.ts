@@ -1,4 +1,4 @@
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react';
 import type { Drawing } from '../api/client';
 import type { DrawnYear } from '../vocabulary/outlook';
 import { between } from './projection';
@@ -53,7 +53,7 @@ export function useInk(
   const was = useRef(standing);
   const painted = useRef(repaint);
   const [growing, setGrowing] = useState(false);
-  useEffect(() => {
+  useLayoutEffect(() => {
     painted.current = repaint;
   });
   useEffect(() => {

@@ -1,4 +1,4 @@
-import { type PointerEvent, useEffect, useRef, useState } from 'react';
+import { type PointerEvent, useEffect, useLayoutEffect, useRef, useState } from 'react';
 import type { Moving } from './moves';
 
 /** Farther than a finger trembles. */
@@ -13,7 +13,7 @@ export function useDragged(drop: (cut: Moving, row: string) => void) {
   const start = useRef<{ cut: Moving; x: number; y: number; pointer: number; disc: HTMLElement }>(undefined);
   const dropped = useRef(false);
   const dropIt = useRef(drop);
-  useEffect(() => {
+  useLayoutEffect(() => {
     dropIt.current = drop;
   });
   useEffect(() => {

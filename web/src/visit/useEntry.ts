@@ -1,5 +1,5 @@
 import { useQuery } from '@tanstack/react-query';
-import { useCallback, useEffect, useRef, useState } from 'react';
+import { useCallback, useLayoutEffect, useRef, useState } from 'react';
 import type { Refusal } from '../field/outbox';
 import { store } from '../field/store';
 import type { Entry } from '../field/kept';
@@ -27,7 +27,7 @@ export function useEntry(id: string, begin: () => Entry) {
     setNotKept(found.isError);
   }
 
-  useEffect(() => {
+  useLayoutEffect(() => {
     newest.current = entry;
   }, [entry]);
 
