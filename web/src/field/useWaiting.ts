@@ -1,4 +1,4 @@
-import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { type QueryClient, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect } from 'react';
 import { open } from './outbox';
 import { channel, outbox, sendAll } from './phone';
@@ -34,6 +34,12 @@ async function room(): Promise<{ leftBytes: number; little: boolean } | undefine
   return { leftBytes, little: leftBytes < LITTLE_ROOM_BYTES };
 }
 
+/** Asks for everything anew; what is being asked for the first time is asked again, lest an older answer stays. */
+async function askAnew(queries: QueryClient) {
+  await queries.cancelQueries({ predicate: (one) => one.state.data === undefined });
+  await queries.invalidateQueries();
+}
+
 /** Sends what waits: at the start, when signal comes back, when the phone is looked at again, and at growing intervals. */
 export function useSending() {
   const queries = useQueryClient();
@@ -45,7 +51,7 @@ export function useSending() {
       window.clearTimeout(timer);
       const round = await sendAll().catch(() => undefined);
       if (gone) return;
-      if (round?.taken) void queries.invalidateQueries();
+      if (round?.taken) void askAnew(queries);
       else void queries.invalidateQueries({ queryKey: ['waiting'] });
       if (round && round.againInMs === undefined) return;
       window.clearTimeout(timer);
@@ -58,7 +64,7 @@ export function useSending() {
     };
     const looked = () => document.visibilityState === 'visible' && anew();
     const heard = (message: MessageEvent) => {
-      if (message.data === 'taken') void queries.invalidateQueries();
+      if (message.data === 'taken') void askAnew(queries);
       else anew();
     };
     anew();

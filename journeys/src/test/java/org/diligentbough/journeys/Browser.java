@@ -162,6 +162,12 @@ final class Browser implements AutoCloseable {
         page.getByRole(AriaRole.TAB, new Page.GetByRoleOptions().setName(name)).click();
     }
 
+    /** Sends the walk that is open, and waits until it is on the server. */
+    void judge() {
+        press("Save and judge");
+        page.waitForURL(Pattern.compile("/trees/[0-9]+([?].*)?$"));
+    }
+
     /** Errors the page's scripts threw. */
     List<String> errors() {
         return errors;

@@ -120,7 +120,7 @@ class FirstTreeJourney {
         browser.step("Judge");
         assertThat(browser.page.getByText("8 limbs, 4 of them with something wrong."))
                 .isVisible();
-        browser.press("Save and judge");
+        browser.judge();
     }
 
     private static void enter(Browser browser, Limb limb) {

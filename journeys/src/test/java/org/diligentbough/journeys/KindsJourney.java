@@ -75,7 +75,7 @@ class KindsJourney {
             chip(browser, "Buds of this shoot", "triple buds").click();
             browser.press("Done");
             browser.step("Judge");
-            browser.press("Save and judge");
+            browser.judge();
             browser.laptop();
             browser.open(peach + "?limb=A1");
             assertThat(browser.part("Limb A1")).containsText("It has fruited: it goes out to A11");
@@ -127,7 +127,7 @@ class KindsJourney {
                 browser.press("Done");
             }
             browser.step("Judge");
-            browser.press("Save and judge");
+            browser.judge();
             browser.laptop();
             browser.open(bush);
             Locator lane = browser.part("Plan")
@@ -170,7 +170,7 @@ class KindsJourney {
             limb(browser, "A", "0.8", "1", "0.9", "1");
             browser.press("Done");
             browser.step("Judge");
-            browser.press("Save and judge");
+            browser.judge();
             browser.laptop();
             browser.open(plum);
             Locator lane = browser.part("Plan")
@@ -248,6 +248,7 @@ class KindsJourney {
         browser.phone();
         browser.open("/sites/" + siteId + "/log");
         browser.page.locator(".limb-row").first().click();
+        assertThat(browser.page.locator("button:has-text('Send the log')")).isVisible();
         assertThat(browser.page.getByText(task)).isVisible();
         browser.page.locator(".log-cut .outcomes button:first-child").all().forEach(Locator::click);
         browser.page.locator("#log-minutes").fill("12");
