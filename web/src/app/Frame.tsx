@@ -9,6 +9,7 @@ import { SeasonRibbon } from '../season/SeasonRibbon';
 import { Find } from './Find';
 import { Keys } from './Keys';
 import { BeingJudged } from '../verdict/BeingJudged';
+import { Icon } from '../parts/Icon';
 
 /** The path of the work across the top, the season under it, the place where the work is. */
 export function Frame() {
@@ -88,7 +89,7 @@ export function Frame() {
               aria-keyshortcuts="/"
               aria-label="Search everything"
             >
-              <i className="bi bi-search" aria-hidden="true" /> <span>Search</span>
+              <Icon name="search" /> <span>Search</span>
             </button>
           )}
           <PersonPicker />
@@ -126,8 +127,7 @@ function Signal({ siteId }: { siteId: number }) {
     <p className="signal no-print" role="status">
       {!on && (
         <>
-          <i className="bi bi-wifi-off" aria-hidden="true" /> No signal: what you enter is kept here and sent
-          by itself.{' '}
+          <Icon name="wifi-off" /> No signal: what you enter is kept here and sent by itself.{' '}
         </>
       )}
       {held > 0 && (

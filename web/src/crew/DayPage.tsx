@@ -16,6 +16,8 @@ import { weekday } from './DaysView';
 import { type DayAction, useDay, useDayAction, usePeople, useRainOff } from './queries';
 import { DayNotes } from './DayNotes';
 import { cutsInWords, DAY_STATES, isOff, KIT, TICKET_NAMES } from '../vocabulary/crew';
+import { Icon } from '../parts/Icon';
+import { DateInput } from '../parts/DateInput';
 
 /** One work day: its trees in order with their people, who comes, and what could still be put on it. */
 export function DayPage() {
@@ -153,10 +155,7 @@ function Findings({ findings }: { findings: Finding[] }) {
     <ul className="findings" aria-label="To be seen to">
       {findings.map((finding) => (
         <li key={finding.reason.text} className={finding.weight}>
-          <i
-            className={'bi ' + (finding.weight === 'told' ? 'bi-info-circle' : 'bi-exclamation-triangle')}
-            aria-hidden="true"
-          />{' '}
+          <Icon name={finding.weight === 'told' ? 'info-circle' : 'exclamation-triangle'} />{' '}
           {finding.reason.text}
           {finding.weight === 'wanted' && <span className="faint"> Before it is confirmed.</span>}
         </li>
@@ -210,7 +209,7 @@ function VisitCard({
               aria-label={'Move ' + visit.tag + ' up'}
               onClick={() => run({ do: 'shift', visitId: visit.id, by: -1 })}
             >
-              <i className="bi bi-arrow-up" aria-hidden="true" />
+              <Icon name="arrow-up" />
             </Button>
             <Button
               size="sm"
@@ -219,7 +218,7 @@ function VisitCard({
               aria-label={'Move ' + visit.tag + ' down'}
               onClick={() => run({ do: 'shift', visitId: visit.id, by: 1 })}
             >
-              <i className="bi bi-arrow-down" aria-hidden="true" />
+              <Icon name="arrow-down" />
             </Button>
             <Button
               size="sm"
@@ -251,7 +250,7 @@ function VisitCard({
           >
             {person.name}
             {visit.tickets.some((ticket) => person.tickets.includes(ticket)) && (
-              <i className="bi bi-patch-check ms-1" aria-label="holds a ticket wanted here" role="img" />
+              <Icon name="patch-check" className="ms-1" label="holds a ticket wanted here" />
             )}
           </button>
         ))}
@@ -352,14 +351,7 @@ function RainOff({ day }: { day: Day }) {
       ) : (
         <div className="d-flex flex-wrap gap-2 align-items-center">
           <label htmlFor="rain-to">What is not logged moves, with its people, to</label>
-          <input
-            id="rain-to"
-            type="date"
-            className="form-control form-control-sm"
-            style={{ width: 'auto' }}
-            value={to}
-            onChange={(e) => setTo(e.target.value)}
-          />
+          <DateInput id="rain-to" small value={to} onChange={setTo} />
           <Button size="sm" disabled={!to || rain.isPending} onClick={() => rain.mutate(to)}>
             Move
           </Button>

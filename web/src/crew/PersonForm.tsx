@@ -12,6 +12,8 @@ import { useAskOnce } from '../parts/useAskOnce';
 import { TICKET_NAMES } from '../vocabulary/crew';
 import { PERSON, PERSON_FIELDS } from './personFields';
 import { useChangePerson, usePersonLeft } from './queries';
+import { Icon } from '../parts/Icon';
+import { DateInput } from '../parts/DateInput';
 
 type Tickets = Record<string, string>;
 
@@ -123,12 +125,11 @@ function TicketsHeld({
             <Form.Label htmlFor={id + ticket} className="mb-0">
               {text}
             </Form.Label>
-            <Form.Control
+            <DateInput
               id={id + ticket}
-              size="sm"
-              type="date"
+              small
               value={tickets[ticket] ?? ''}
-              onChange={(e) => change({ ...tickets, [ticket]: e.target.value })}
+              onChange={(day) => change({ ...tickets, [ticket]: day })}
             />
           </Col>
         ))}
@@ -152,18 +153,11 @@ function DaysTheyCome({ days, change }: { days: string[]; change: (days: string[
               aria-label={'Not on ' + date(one)}
               onClick={() => change(days.filter((other) => other !== one))}
             >
-              <i className="bi bi-x" aria-hidden="true" />
+              <Icon name="x" />
             </button>
           </span>
         ))}
-        <input
-          type="date"
-          aria-label="A day they can come"
-          className="form-control form-control-sm"
-          style={{ width: 'auto' }}
-          value={day}
-          onChange={(e) => setDay(e.target.value)}
-        />
+        <DateInput label="A day they can come" small value={day} onChange={setDay} />
         <Button
           size="sm"
           variant="outline-primary"

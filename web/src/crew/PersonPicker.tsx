@@ -5,6 +5,7 @@ import { currentPersonId, setCurrentPersonId } from '../api/client';
 import { store } from '../field/store';
 import { ProblemAlert } from '../parts/ProblemAlert';
 import { useAddPerson, usePeople } from './queries';
+import { Icon } from '../parts/Icon';
 
 /** Who is at work: picked by name for now. Nothing else can be done before somebody is. */
 export function PersonPicker() {
@@ -34,7 +35,7 @@ export function PersonPicker() {
     <>
       {person && (
         <Button size="sm" variant="outline-light" onClick={() => setAsking(true)}>
-          <i className="bi bi-person" aria-hidden="true" /> {person.name}
+          <Icon name="person" /> {person.name}
         </Button>
       )}
       <Modal

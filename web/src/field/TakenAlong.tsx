@@ -2,6 +2,7 @@ import { Button } from 'react-bootstrap';
 import { date } from '../parts/format';
 import { useTakenAlong } from './takeAlong';
 import { when } from './words';
+import { Icon } from '../parts/Icon';
 
 /** Whether one can go out with this phone: what it has taken along, as of when, and what is missing. */
 export function TakenAlong({ siteId }: { siteId: number }) {
@@ -14,12 +15,8 @@ export function TakenAlong({ siteId }: { siteId: number }) {
         {running && !taken && 'Taking the orchard along…'}
         {taken && (
           <>
-            <i
-              className={'bi ' + (lacks.length ? 'bi-exclamation-triangle' : 'bi-check2')}
-              aria-hidden="true"
-            />{' '}
-            This phone has {lacks.length ? 'most' : 'everything'} for {taken.trees}{' '}
-            {taken.trees === 1 ? 'tree' : 'trees'}
+            <Icon name={lacks.length ? 'exclamation-triangle' : 'check2'} /> This phone has{' '}
+            {lacks.length ? 'most' : 'everything'} for {taken.trees} {taken.trees === 1 ? 'tree' : 'trees'}
             {days.length > 0 && ' and ' + days.join(', ')}, as of {when(taken.at)}.
             {lacks.length > 0 && ' Missing: ' + lacks.join('; ') + '.'}
           </>

@@ -13,6 +13,7 @@ import { useSite, useTrees } from '../api/orchard';
 import { FirstSteps, useNotWalked } from './FirstSteps';
 import { SitePlan } from './SitePlan';
 import { SPECIES, TRIAGE, TRIAGE_MEANS } from '../vocabulary/orchard';
+import { Icon } from '../parts/Icon';
 
 const COLUMNS = [
   ['tag', 'Tag'],
@@ -200,7 +201,7 @@ function Register({
               >
                 <button type="button" onClick={() => set({ sort: key === 'tag' ? '' : key })}>
                   {name}
-                  {sort === key && <i className="bi bi-caret-down-fill small" aria-hidden="true" />}
+                  {sort === key && <Icon name="caret-down-fill" className="small" />}
                 </button>
               </th>
             ))}

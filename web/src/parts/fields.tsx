@@ -1,6 +1,13 @@
 import { Form } from 'react-bootstrap';
-import type { FieldValues, Path, UseFormReturn, UseFormSetError } from 'react-hook-form';
+import {
+  Controller,
+  type FieldValues,
+  type Path,
+  type UseFormReturn,
+  type UseFormSetError,
+} from 'react-hook-form';
 import { Problem } from '../api/client';
+import { DateInput } from './DateInput';
 
 interface FieldProps<T extends FieldValues> {
   form: UseFormReturn<T>;
@@ -49,6 +56,32 @@ export function TextField<T extends FieldValues>({
         aria-describedby={id + '-note'}
         {...(lines ? { as: 'textarea' as const, rows: lines } : {})}
         {...more}
+      />
+      <Note id={id} error={error} hint={hint} />
+    </Form.Group>
+  );
+}
+
+/** A day. */
+export function DayField<T extends FieldValues>({ form, name, label, hint }: FieldProps<T>) {
+  const error = errorOf(form, name);
+  const id = 'field-' + name;
+  return (
+    <Form.Group className="mb-3">
+      <Form.Label htmlFor={id}>{label}</Form.Label>
+      <Controller
+        control={form.control}
+        name={name}
+        render={({ field }) => (
+          <DateInput
+            id={id}
+            inputRef={field.ref}
+            value={String(field.value ?? '')}
+            onChange={field.onChange}
+            invalid={!!error}
+            describedBy={id + '-note'}
+          />
+        )}
       />
       <Note id={id} error={error} hint={hint} />
     </Form.Group>

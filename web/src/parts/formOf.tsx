@@ -1,7 +1,7 @@
 import { Form } from 'react-bootstrap';
 import type { FieldValues, Path, UseFormReturn } from 'react-hook-form';
 import { z } from 'zod';
-import { decimal, SelectField, TextField } from './fields';
+import { DayField, decimal, SelectField, TextField } from './fields';
 
 /** What is entered, by field, as it is typed. */
 export type Typed = Record<string, string | boolean>;
@@ -132,6 +132,7 @@ export function FieldInput<T, V extends FieldValues>({
     case 'whole':
       return <TextField form={form} name={name} label={label} hint={hint} inputMode="numeric" />;
     case 'date':
+      return <DayField form={form} name={name} label={label} hint={hint} />;
     case 'time':
       return <TextField form={form} name={name} label={label} hint={hint} type={field.kind} />;
   }

@@ -6,6 +6,7 @@ import { photoItem } from '../field/items';
 import { randomKey } from '../field/outbox';
 import { keepAndSend } from '../field/phone';
 import { shrink } from '../field/picture';
+import { Icon } from '../parts/Icon';
 
 /** A photo, made smaller on the phone, kept there and sent when there is signal. */
 export function TakePhoto({
@@ -58,7 +59,7 @@ export function TakePhoto({
         aria-label={'Photo ' + spot}
         onClick={() => file.current?.click()}
       >
-        <i className="bi bi-camera" aria-hidden="true" /> {label}
+        <Icon name="camera" /> {label}
       </Button>
       <div className="small faint" aria-live="polite">
         {said}

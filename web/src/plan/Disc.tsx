@@ -3,6 +3,7 @@ import type { LimbAnswer, PlannedCut } from '../api/client';
 import { percent } from '../parts/format';
 import type { useDragged } from './useDragged';
 import { VERDICTS } from '../vocabulary/verdict';
+import { Icon } from '../parts/Icon';
 
 export function Disc({
   cut,
@@ -41,7 +42,7 @@ export function Disc({
       {...hand}
     >
       {cut.limb}
-      {cut.byHand && <i className="bi bi-hand-index-thumb" aria-hidden="true" />}
+      {cut.byHand && <Icon name="hand-index-thumb" />}
     </button>
   );
 }

@@ -2,6 +2,7 @@ import { type Lane } from '../api/client';
 import { date, dates, percent, personMinutes } from '../parts/format';
 import { SEASONS } from '../vocabulary/verdict';
 import { type Row } from './moves';
+import { Icon } from '../parts/Icon';
 
 export const seasonOf = (time: { season: string; quality?: string | null }) =>
   SEASONS[time.season] + (time.quality === 'with-care' ? ', with care' : '');
@@ -59,7 +60,7 @@ export function LaneRow({
             {lane.cuts.flatMap((cut) => [
               ...cut.breaks.map((reason) => (
                 <span className="small breaks w-100" key={'b' + cut.limb + reason.code}>
-                  <i className="bi bi-exclamation-triangle" aria-hidden="true" /> {cut.limb}: {reason.text}
+                  <Icon name="exclamation-triangle" /> {cut.limb}: {reason.text}
                 </span>
               )),
               ...(cut.cut.sideBranch

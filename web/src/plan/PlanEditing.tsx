@@ -3,6 +3,7 @@ import { Button, Form } from 'react-bootstrap';
 import type { Judgement, PlanWishes } from '../api/client';
 import { percent } from '../parts/format';
 import { VERDICTS } from '../vocabulary/verdict';
+import { Icon } from '../parts/Icon';
 
 type Send = (edits: PlanWishes) => void;
 
@@ -109,7 +110,7 @@ export function PlanSettings({ judgement, send, busy }: { judgement: Judgement; 
 function Chip({ says, onDrop }: { says: string; onDrop: () => void }) {
   return (
     <span className="state edit">
-      <i className="bi bi-hand-index-thumb" aria-hidden="true" /> {says}{' '}
+      <Icon name="hand-index-thumb" /> {says}{' '}
       <button
         type="button"
         className="btn-close btn-close-small"

@@ -7,6 +7,7 @@ import { centimetres, date, metres } from '../parts/format';
 import { SEASONS, VERDICTS } from '../vocabulary/verdict';
 import { useTreeInProgramme } from '../programme/queries';
 import { useKeepPlan, usePlanVersions } from './queries';
+import { Icon } from '../parts/Icon';
 
 /** "2028 dormant" as people say it. */
 const when = (time: string) =>
@@ -96,7 +97,7 @@ function InProgramme({ treeId }: { treeId: number }) {
   const years = tree.begins == null ? 0 : tree.begins - tree.first;
   return (
     <p className="mb-1">
-      <i className="bi bi-hourglass-split" aria-hidden="true" />{' '}
+      <Icon name="hourglass-split" />{' '}
       {tree.begins == null
         ? 'In the programme of the site it finds no hours.'
         : `In the programme of the site it begins ${Math.abs(years)} ${Math.abs(years) === 1 ? 'year' : 'years'} ` +

@@ -5,6 +5,7 @@ import { Loading } from '../parts/Loading';
 import { ProblemAlert } from '../parts/ProblemAlert';
 import { date, dates, words } from '../parts/format';
 import { useCare, useDidCare, useNotDoneCare } from './queries';
+import { Icon } from '../parts/Icon';
 
 const FIRST = 8;
 
@@ -73,7 +74,7 @@ function CareItem({
       {!told && <div>{due.text}</div>}
       {due.done ? (
         <div>
-          <i className="bi bi-check2" aria-hidden="true" /> Done on {date(due.done.on)} by {due.done.by}
+          <Icon name="check2" /> Done on {date(due.done.on)} by {due.done.by}
           {due.done.note ? ': ' + due.done.note : ''}{' '}
           <Button
             size="sm"

@@ -5,6 +5,7 @@ import { dates } from '../parts/format';
 import { ON_A_DAY } from '../vocabulary/verdict';
 import { useMayCut } from './queries';
 import { SORTS } from '../vocabulary/season';
+import { DateInput } from '../parts/DateInput';
 
 /** May a tree, or a kind at a site, be cut on another day? */
 export function OnAnotherDay(of: { treeId: number } | { siteId: number; species: string }) {
@@ -16,14 +17,7 @@ export function OnAnotherDay(of: { treeId: number } | { siteId: number; species:
       <label htmlFor="another-day" className="faint">
         On another day?
       </label>
-      <input
-        id="another-day"
-        type="date"
-        className="form-control form-control-sm"
-        style={{ width: 'auto' }}
-        value={day}
-        onChange={(e) => setDay(e.target.value)}
-      />
+      <DateInput id="another-day" small value={day} onChange={setDay} />
       <select
         aria-label="What is to be cut"
         className="form-select form-select-sm"

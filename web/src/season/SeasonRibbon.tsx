@@ -4,6 +4,7 @@ import type { Ribbon, WeatherDay } from '../api/client';
 import { dayAndMonth, words, Words } from '../parts/format';
 import { useSeason, useWeather } from './queries';
 import { Bars, HEAD, plusDays, windowName, type Year, YearFrame, yearOf } from './YearStrip';
+import { Icon } from '../parts/Icon';
 
 /** Height of a line; lower where there are many kinds, so that the work below stays in sight. */
 const lineOf = (kinds: number) => (kinds > 8 ? 11.5 : 15);
@@ -44,8 +45,8 @@ export function SeasonRibbon({
   return (
     <section className="ribbon" aria-label="Season">
       <button type="button" className="toggle" onClick={toggle} aria-expanded={shown}>
-        <i className={'bi bi-chevron-' + (shown ? 'down' : 'right')} aria-hidden="true" /> Season: best cut
-        now <strong>{open.length ? [...new Set(open)].join(', ') : 'nothing'}</strong>
+        <Icon name={shown ? 'chevron-down' : 'chevron-right'} /> Season: best cut now{' '}
+        <strong>{open.length ? [...new Set(open)].join(', ') : 'nothing'}</strong>
         {held.length > 0 && '; held by the weather ' + [...new Set(held)].join(', ')}
       </button>{' '}
       <Link className="small" to={'/sites/' + siteId + '/season'}>

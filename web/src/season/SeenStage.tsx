@@ -7,6 +7,7 @@ import { words } from '../parts/format';
 import { Chips } from '../parts/inputs';
 import { ProblemAlert } from '../parts/ProblemAlert';
 import { SEEN_BY_MONTH, STAGES } from '../vocabulary/season';
+import { DateInput } from '../parts/DateInput';
 
 /** What the trees of a kind show today, in two taps. */
 export function SeenStage({
@@ -46,15 +47,7 @@ export function SeenStage({
         <label htmlFor="seen-on" className="faint">
           since
         </label>
-        <input
-          id="seen-on"
-          type="date"
-          className="form-control form-control-sm"
-          style={{ width: 'auto' }}
-          value={on}
-          max={today}
-          onChange={(e) => setOn(e.target.value)}
-        />
+        <DateInput id="seen-on" small value={on} max={today} onChange={setOn} />
         <Button size="sm" disabled={!stage || !on || sending} onClick={() => void (stage && note(stage))}>
           Note it
         </Button>

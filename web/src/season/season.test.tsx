@@ -119,7 +119,7 @@ describe('the year of a kind', () => {
     const dates = box.querySelector('details')!.textContent;
     expect(dates).toContain('Buds swell: 12 Mar 2027, seen; usually 1 Apr 2027');
     expect(dates).toContain('Full bloom: 4 May 2027; usually 14 May 2027');
-    expect(box.querySelector('svg')!.textContent).toContain('buds swell (seen)');
+    expect(box.querySelector('svg[role=group]')!.textContent).toContain('buds swell (seen)');
   });
 
   it('draws no bar where the kind is to be left alone', async () => {

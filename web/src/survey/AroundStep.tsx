@@ -2,6 +2,7 @@ import { Alert, Button } from 'react-bootstrap';
 import type { Draft } from '../field/kept';
 import { Chips, Direction, NumberInput, Ticks } from '../parts/inputs';
 import { AROUND, BENEATH } from '../vocabulary/survey';
+import { Icon } from '../parts/Icon';
 
 /** What stands near the tree. */
 export function AroundStep({
@@ -104,7 +105,7 @@ export function AroundStep({
         style={{ minHeight: 52 }}
         onClick={() => change((now) => ({ ...now, surroundings: [...now.surroundings, { kind: 'tree' }] }))}
       >
-        <i className="bi bi-plus-lg" aria-hidden="true" /> Add a neighbour
+        <Icon name="plus-lg" /> Add a neighbour
       </Button>
     </>
   );

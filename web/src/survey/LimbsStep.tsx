@@ -6,6 +6,7 @@ import type { Draft } from '../field/kept';
 import { Chips } from '../parts/inputs';
 import { Sketch } from '../drawing/Sketch';
 import { FAULTS, FRUITING } from '../vocabulary/survey';
+import { Icon } from '../parts/Icon';
 
 type EditLimb = (start?: Partial<LimbFile>, faults?: LimbFile['faults']) => void;
 
@@ -78,7 +79,7 @@ export function LimbsStep({
       <Begun draft={draft} resume={resume} />
       <Rows limbs={draft.limbs} draft={draft} editLimb={editLimb} />
       <Button className="w-100 mt-2" style={{ minHeight: 52 }} onClick={() => editLimb()}>
-        <i className="bi bi-plus-lg" aria-hidden="true" /> Add a limb
+        <Icon name="plus-lg" /> Add a limb
       </Button>
       {unknown.length > 0 && (
         <details className="walk-field mt-3">
@@ -121,7 +122,7 @@ function Begun({ draft, resume }: { draft: Draft; resume: (id: string) => void }
             still wanted: {lacking(one.limb, draft.limbs).join(', ') || 'nothing'}
           </span>
         </span>
-        <i className="bi bi-chevron-right" aria-hidden="true" />
+        <Icon name="chevron-right" />
       </button>
     ));
 }
@@ -144,7 +145,7 @@ function Rows({ limbs, draft, editLimb }: { limbs: Partial<LimbFile>[]; draft: D
           {changed.has(one.id ?? '') && ', being changed'}
         </span>
       </span>
-      <i className="bi bi-chevron-right" aria-hidden="true" />
+      <Icon name="chevron-right" />
     </button>
   ));
 }

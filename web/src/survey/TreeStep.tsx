@@ -1,11 +1,11 @@
 import { useState } from 'react';
-import { Form } from 'react-bootstrap';
 import { currentPersonId } from '../api/client';
 import type { Draft } from '../field/kept';
 import { Chips, More, NumberInput } from '../parts/inputs';
 import { keepUnits, unitsOf } from '../parts/measure';
 import { MeasureHelper } from './MeasureHelper';
 import { LOPSIDED } from '../vocabulary/survey';
+import { DateInput } from '../parts/DateInput';
 
 /** The whole tree, measured. */
 export function TreeStep({
@@ -49,13 +49,11 @@ export function TreeStep({
       />
       <div className="walk-field">
         <label htmlFor="walk-day">Day of the walk</label>
-        <Form.Control
+        <DateInput
           id="walk-day"
-          type="date"
           max={today}
-          style={{ minHeight: 48 }}
           value={draft.surveyedOn}
-          onChange={(e) => change((now) => ({ ...now, surveyedOn: e.target.value }))}
+          onChange={(surveyedOn) => change((now) => ({ ...now, surveyedOn }))}
         />
       </div>
       <NumberInput

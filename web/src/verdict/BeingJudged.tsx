@@ -1,4 +1,5 @@
 import { useJudging } from './judging';
+import { Icon } from '../parts/Icon';
 
 /** That the trees of a site wait to be judged anew, and how many were: what lists show is not the newest yet. */
 export function BeingJudged({ siteId }: { siteId: number }) {
@@ -7,8 +8,8 @@ export function BeingJudged({ siteId }: { siteId: number }) {
   const trees = data.trees === 1 ? 'tree' : 'trees';
   return (
     <p className="signal no-print" role="status">
-      <i className="bi bi-hourglass-split" aria-hidden="true" /> Being judged: {data.trees - data.waiting} of{' '}
-      {data.trees} {trees}. Lists follow by themselves.
+      <Icon name="hourglass-split" /> Being judged: {data.trees - data.waiting} of {data.trees} {trees}. Lists
+      follow by themselves.
       {data.failing > 0 && (
         <>
           {' '}

@@ -4,6 +4,7 @@ import type { TreeSheet } from '../api/client';
 import { numbered } from '../crew/DaySheet';
 import { asItStands } from '../drawing/projection';
 import { TreeDrawing } from '../drawing/TreeDrawing';
+import { Icon } from '../parts/Icon';
 
 /** The tree of a visit with its cuts numbered, to be walked round. */
 export function LogDrawing({
@@ -30,10 +31,10 @@ export function LogDrawing({
       />
       <div className="d-flex gap-2 my-2">
         <Button variant="outline-secondary" className="flex-fill" onClick={() => setView((view + 45) % 360)}>
-          <i className="bi bi-arrow-left" aria-hidden="true" /> Walk left
+          <Icon name="arrow-left" /> Walk left
         </Button>
         <Button variant="outline-secondary" className="flex-fill" onClick={() => setView((view + 315) % 360)}>
-          Walk right <i className="bi bi-arrow-right" aria-hidden="true" />
+          Walk right <Icon name="arrow-right" />
         </Button>
       </div>
     </>

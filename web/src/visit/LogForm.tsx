@@ -16,6 +16,7 @@ import { LogDrawing } from './LogDrawing';
 import { useEntry } from './useEntry';
 import { useSendLog } from './useSendLog';
 import { PRUNINGS } from '../vocabulary/visit';
+import { DateInput } from '../parts/DateInput';
 
 const ofCut = /^\/cuts\/(\d+)/;
 
@@ -235,12 +236,7 @@ function WhenAndWhat({ entry, change }: { entry: Entry; change: (parts: Partial<
     <>
       <div className="walk-field">
         <Form.Label htmlFor="log-on">Done on</Form.Label>
-        <Form.Control
-          id="log-on"
-          type="date"
-          value={entry.on}
-          onChange={(e) => change({ on: e.target.value })}
-        />
+        <DateInput id="log-on" value={entry.on} onChange={(on) => change({ on })} />
       </div>
       <div className="walk-field">
         <Form.Label htmlFor="log-note">Anything else; near misses too</Form.Label>
