@@ -46,6 +46,8 @@ export default defineConfig({
   test: {
     environment: 'jsdom',
     maxWorkers: '100%',
+    // Machines that do other work meanwhile are slow, not wrong.
+    testTimeout: 20_000,
     setupFiles: ['src/testing/setup.ts'],
     reporters: ['default', ['junit', { outputFile: 'target/surefire-reports/TEST-web.xml' }]],
   },

@@ -7,6 +7,7 @@ import { RouterProvider } from 'react-router';
 import { currentPersonId, passing, Problem, setCurrentPersonId } from './api/client';
 import { store } from './field/store';
 import { router } from './app/App';
+import { showIn, unitsOf } from './parts/measure';
 import './theme.scss';
 
 const AGAIN_MS = 4_000;
@@ -35,11 +36,16 @@ const show = () =>
     </StrictMode>,
   );
 
+const begin = () => {
+  showIn(unitsOf(currentPersonId()));
+  show();
+};
+
 // Who is at work is known before anything is shown, also after the battery was out.
-if (currentPersonId()) show();
+if (currentPersonId()) begin();
 else
   void store
     .person()
     .then((person) => person && setCurrentPersonId(Number(person)))
     .catch(() => undefined)
-    .finally(show);
+    .finally(begin);

@@ -9,6 +9,7 @@ const VIEWS: [path: string, view: View][] = [
   ['/', () => import('../orchard/Welcome').then((is) => is.Welcome)],
   ['/sites/new', () => import('../orchard/SiteForm').then((is) => is.AddSite)],
   ['/sites/:siteId', () => import('../orchard/OrchardView').then((is) => is.OrchardView)],
+  ['/sites/:siteId/today', () => import('../today/TodayView').then((is) => is.TodayView)],
   ['/sites/:siteId/settings', () => import('../orchard/SiteForm').then((is) => is.EditSite)],
   ['/sites/:siteId/figures', () => import('../figures/FiguresView').then((is) => is.FiguresView)],
   ['/sites/:siteId/bulk', () => import('../bulk/BulkView').then((is) => is.BulkView)],

@@ -7,6 +7,8 @@ import { useSending, useWaiting } from '../field/useWaiting';
 import { useSites, useTree } from '../api/orchard';
 import { SeasonRibbon } from '../season/SeasonRibbon';
 import { Find } from './Find';
+import { PhoneBar } from './PhoneBar';
+import { WORK } from './places';
 import { Keys } from './Keys';
 import { BeingJudged } from '../verdict/BeingJudged';
 import { Icon } from '../parts/Icon';
@@ -19,6 +21,7 @@ export function Frame() {
   // The pages of the season are the ribbon writ large.
   const { pathname } = useLocation();
   const inSeason = pathname.includes('/season');
+  const walking = !!treeId && pathname.endsWith('/walk');
   const [over, setOver] = useState<'find' | 'keys'>();
   const before = useRef<Element>(null);
   const close = () => {
@@ -68,16 +71,16 @@ export function Frame() {
         )}
         {site && (
           <nav className="path" aria-label="The work">
-            <NavLink to={'/sites/' + site.id} end>
-              Orchard
-            </NavLink>
-            <NavLink to={'/sites/' + site.id + '/walk'} className={walking(treeId)}>
-              Walk
-            </NavLink>
-            <NavLink to={'/sites/' + site.id + '/plan'}>Plan</NavLink>
-            <NavLink to={'/sites/' + site.id + '/days'}>Days</NavLink>
-            <NavLink to={'/sites/' + site.id + '/log'}>Log</NavLink>
-            <NavLink to={'/sites/' + site.id + '/settings'}>Settings</NavLink>
+            {WORK.map(([name, at]) => (
+              <NavLink
+                key={name}
+                to={'/sites/' + site.id + at}
+                end={at === ''}
+                className={({ isActive }) => (isActive || (at === '/walk' && walking) ? 'active' : '')}
+              >
+                {name}
+              </NavLink>
+            ))}
           </nav>
         )}
         <div className="end">
@@ -113,6 +116,7 @@ export function Frame() {
       <main id="page" tabIndex={-1}>
         <Outlet />
       </main>
+      {site && <PhoneBar siteId={site.id} walking={walking} />}
     </>
   );
 }
@@ -158,9 +162,4 @@ function useOnline(): boolean {
 function TreeSeason({ siteId, treeId }: { siteId: number; treeId: number }) {
   const tree = useTree(treeId);
   return tree.data ? <SeasonRibbon siteId={siteId} species={tree.data.data.species} /> : null;
-}
-
-function walking(treeId: string | undefined) {
-  return ({ isActive }: { isActive: boolean }) =>
-    isActive || (treeId && location.pathname.endsWith('/walk')) ? 'active' : '';
 }

@@ -105,7 +105,7 @@ function CandidateRow({
           ))}
           {tree.shoots > 0 && (
             <button type="button" aria-pressed={shoots} onClick={() => setShoots(!shoots)}>
-              {tree.shoots} counted shoots
+              {tree.shoots} young shoots
             </button>
           )}
           {besides && (

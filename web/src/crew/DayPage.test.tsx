@@ -80,7 +80,7 @@ describe('a work day', () => {
       'Bo has not said so.',
     );
     expect(box.textContent).toContain('Nobody has first aid. Before it is confirmed.');
-    expect(box.textContent).toContain('Remove C, D; shorten E; 6 counted shoots.');
+    expect(box.textContent).toContain('Remove C, D; shorten E; 6 young shoots.');
     expect(box.textContent).toContain('may be under 18');
   });
 
@@ -115,7 +115,7 @@ describe('a work day', () => {
     });
     await press('Choose cuts');
     await press('shorten Q, ladder');
-    await press('3 counted shoots');
+    await press('3 young shoots');
     await press('Put K-9 on the day');
     expect(last().body).toMatchObject({ cuts: [{ limb: 'P', kind: 'remove' }], shoots: 0 });
   });
@@ -139,7 +139,7 @@ describe('a work day', () => {
     const options = [...box.querySelectorAll('select[aria-label="Add somebody who comes"] option')];
     expect(options.map((one) => one.textContent)).toEqual([
       'Add somebody who comes…',
-      'Cy – can come (lead)',
+      'Cy – can come (crew leader)',
     ]);
     await type('Add somebody who comes', '4');
     expect(last().body).toEqual({ version: 8, people: [1, 2, 4] });
@@ -173,7 +173,7 @@ describe('a work day', () => {
   it('leaves a rained-off day as it was', async () => {
     answers.set('GET /api/days/{dayId}', day({ state: 'rained-off', findings: [] }));
     await open();
-    expect(box.textContent).not.toContain('Take off');
+    expect(box.textContent).not.toContain('Not on this day');
     expect(box.textContent).not.toContain('Open that day');
   });
 });

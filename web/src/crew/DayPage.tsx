@@ -75,7 +75,7 @@ function TheDay({ day }: { day: Day }) {
           {open && (
             <>
               <Button size="sm" variant="outline-primary" onClick={() => setEditing(!editing)}>
-                {editing ? 'Leave as it was' : 'Change'}
+                {editing ? 'Close' : 'Change'}
               </Button>
               <Button size="sm" variant="outline-secondary" onClick={() => setRaining(!raining)}>
                 Rained off
@@ -226,7 +226,7 @@ function VisitCard({
               disabled={busy}
               onClick={() => run({ do: 'take-off', visitId: visit.id })}
             >
-              Take off
+              Not on this day
             </Button>
           </span>
         )}

@@ -2,7 +2,7 @@ import { Button } from 'react-bootstrap';
 import { Link, useParams } from 'react-router';
 import type { TreeSheet } from '../api/client';
 import { Loading } from '../parts/Loading';
-import { centimetres, date, metres, personMinutes, words } from '../parts/format';
+import { centimetres, date, kilos, metres, personMinutes, words } from '../parts/format';
 import { useTitle } from '../parts/useTitle';
 import { asItStands } from '../drawing/projection';
 import type { Mark } from '../drawing/marks';
@@ -140,7 +140,7 @@ function TreeOfSheet({ tree, number }: { tree: TreeSheet; number: number }) {
                   ? ', ' + metres(cut.alongM) + ' along it'
                   : ''}; {cut.kind !== 'bend' && centimetres(cut.diameterCm) + ' wide, '}
                 {metres(cut.heightM)} up, {REACHES[cut.reach]}, {TOOLS[cut.tool]}; {TECHNIQUES[cut.technique]}
-                {cut.weightKg >= 5 ? '; about ' + Math.round(cut.weightKg) + ' kg' : ''}.{' '}
+                {cut.weightKg >= 5 ? '; about ' + kilos(Math.round(cut.weightKg)) : ''}.{' '}
                 {cut.tickets.length > 0 &&
                   'Wants: ' + cut.tickets.map((ticket) => TICKETS[ticket]).join(', ') + '.'}
                 {cut.urgent && ' Urgent.'}

@@ -60,7 +60,7 @@ export function PeopleView() {
               aria-label={'Change ' + person.name}
               onClick={() => setOpen(open === person.id ? undefined : person.id)}
             >
-              {open === person.id ? 'Leave as it was' : 'Change'}
+              {open === person.id ? 'Close' : 'Change'}
             </Button>
           </div>
           {open === person.id && (

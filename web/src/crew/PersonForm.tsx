@@ -101,7 +101,7 @@ export function PersonForm({ person, today, done }: { person: Person; today: str
           )
         }
       >
-        Take off the list
+        Comes no more
       </Button>
     </Form>
   );

@@ -6,6 +6,7 @@ import { store } from '../field/store';
 import { ProblemAlert } from '../parts/ProblemAlert';
 import { useAddPerson, usePeople } from './queries';
 import { Icon } from '../parts/Icon';
+import { keepUnits, showIn, unitsOf } from '../parts/measure';
 
 /** Who is at work: picked by name for now. Nothing else can be done before somebody is. */
 export function PersonPicker() {
@@ -18,6 +19,7 @@ export function PersonPicker() {
   const pick = (id: number) => {
     setCurrentPersonId(id);
     void store.keepPerson(String(id)).catch(() => undefined);
+    showIn(unitsOf(String(id)));
     setPicked(String(id));
     setAsking(false);
     // What was refused while nobody was named is asked for again.
@@ -76,6 +78,27 @@ export function PersonPicker() {
             </div>
           </Form>
           <ProblemAlert error={add.error} />
+          {person && (
+            <fieldset className="walk-field mt-3">
+              <legend>Lengths and weights in</legend>
+              <div className="chips">
+                {(['metric', 'imperial'] as const).map((units) => (
+                  <button
+                    key={units}
+                    type="button"
+                    aria-pressed={unitsOf(picked) === units}
+                    onClick={() => {
+                      keepUnits(picked, units);
+                      // Everything shown is read anew: sentences come from the server in these units.
+                      window.location.reload();
+                    }}
+                  >
+                    {units === 'metric' ? 'metres, kilos' : 'feet, inches, pounds'}
+                  </button>
+                ))}
+              </div>
+            </fieldset>
+          )}
         </Modal.Body>
       </Modal>
     </>

@@ -2,6 +2,7 @@ import { type MouseEvent, useState } from 'react';
 import { ButtonGroup, Button } from 'react-bootstrap';
 import type { LimbFile } from '../api/client';
 import { nearestShare, part, type Place, sketch, type Sketched } from './sketch';
+import { metres as inWords } from '../parts/format';
 
 const VIEWS = { south: 'from the south', west: 'from the west', above: 'above' } as const;
 type View = keyof typeof VIEWS;
@@ -102,7 +103,7 @@ export function Sketch({
                     strokeWidth={0.03}
                   />
                   <text x={-reach + 0.2} y={-m + 0.08} fontSize={0.24} fill="var(--faint)">
-                    {m} m
+                    {inWords(m)}
                   </text>
                 </g>
               ))}

@@ -129,7 +129,7 @@ function SiteFields({
         Save
       </Button>{' '}
       <Link className="btn btn-link" to={siteId ? '/sites/' + siteId : '/'}>
-        Leave as it was
+        Leave without saving
       </Link>
     </Form>
   );

@@ -4,8 +4,9 @@ import { Button, Col, Form, Row } from 'react-bootstrap';
 import { useForm, type UseFormReturn, useWatch } from 'react-hook-form';
 import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
 import { Problem, type Tree, type TreeData } from '../api/client';
-import { decimal, showRefused } from '../parts/fields';
-import { FieldInput, type Typed } from '../parts/formOf';
+import { showRefused } from '../parts/fields';
+import { unitsShown, writeLength } from '../parts/measure';
+import { FieldInput, numberIn, type Typed } from '../parts/formOf';
 import { Loading } from '../parts/Loading';
 import { ProblemAlert } from '../parts/ProblemAlert';
 import { useTitle } from '../parts/useTitle';
@@ -142,8 +143,8 @@ function TreeFields({
 }) {
   const form = useForm<Typed>({ resolver: zodResolver(TREE.schema), defaultValues: start });
   const others = useTrees(siteId, { q: '', species: '', triage: '', sort: 'tag' });
-  const east = decimal(String(useWatch({ control: form.control, name: 'eastM' })));
-  const north = decimal(String(useWatch({ control: form.control, name: 'northM' })));
+  const east = numberIn(String(useWatch({ control: form.control, name: 'eastM' })), 'm');
+  const north = numberIn(String(useWatch({ control: form.control, name: 'northM' })), 'm');
   const placed = east !== null && north !== null && !Number.isNaN(east) && !Number.isNaN(north);
   const submit = form.handleSubmit((fields) =>
     save(TREE.data(fields)).catch((refused: unknown) => showRefused(refused, form.setError)),
@@ -172,8 +173,14 @@ function TreeFields({
             trees={(others.trees ?? []).filter((tree) => tree.id !== treeId)}
             placing={placed ? { eastM: east, northM: north } : undefined}
             onPlace={(eastM, northM) => {
-              form.setValue('eastM', String(eastM), { shouldValidate: true, shouldDirty: true });
-              form.setValue('northM', String(northM), { shouldValidate: true, shouldDirty: true });
+              form.setValue('eastM', writeLength(eastM, 'm', unitsShown()), {
+                shouldValidate: true,
+                shouldDirty: true,
+              });
+              form.setValue('northM', writeLength(northM, 'm', unitsShown()), {
+                shouldValidate: true,
+                shouldDirty: true,
+              });
             }}
           />
           <Row className="mt-2">
@@ -189,7 +196,7 @@ function TreeFields({
         Save
       </Button>{' '}
       <Link className="btn btn-link" to={'/sites/' + siteId + (treeId ? '/trees/' + treeId : '')}>
-        Leave as it was
+        Leave without saving
       </Link>
     </Form>
   );

@@ -6,6 +6,7 @@ import { counted, percent, personMinutes } from '../parts/format';
 import { ProblemAlert } from '../parts/ProblemAlert';
 import { useAddWhatIf, useRemoveWhatIf } from './queries';
 import { type Line, wished } from '../vocabulary/outlook';
+import { readLength, unitName, unitsShown } from '../parts/measure';
 
 /** More lines than these nobody tells apart. */
 const MOST = 3;
@@ -77,7 +78,7 @@ function NewWish({ treeId, species }: { treeId: number; species: string }) {
   const [allowance, setAllowance] = useState('');
   const [chosen, setChosen] = useState('');
   const wish: Wish = {
-    targetHeightM: heightM ? Number(heightM.replace(',', '.')) : undefined,
+    targetHeightM: readLength(heightM, 'm', unitsShown()) ?? undefined,
     years: years ? Number(years) : undefined,
     allowance: allowance || undefined,
     ...(school && chosen ? { [school]: chosen } : {}),
@@ -102,13 +103,8 @@ function NewWish({ treeId, species }: { treeId: number; species: string }) {
       }}
     >
       <Form.Group controlId="wish-height">
-        <Form.Label>Height wanted, m</Form.Label>
-        <Form.Control
-          size="sm"
-          inputMode="decimal"
-          value={heightM}
-          onChange={(e) => setHeightM(e.target.value)}
-        />
+        <Form.Label>Height wanted, {unitName('m')}</Form.Label>
+        <Form.Control size="sm" value={heightM} onChange={(e) => setHeightM(e.target.value)} />
       </Form.Group>
       <Form.Group controlId="wish-years">
         <Form.Label>Over</Form.Label>

@@ -1,6 +1,7 @@
 import { Form } from 'react-bootstrap';
 import type { FieldValues, Path, UseFormReturn } from 'react-hook-form';
 import { z } from 'zod';
+import { type Length, readLength, unitName, unitsShown, writeLength } from './measure';
 import { DayField, decimal, SelectField, TextField } from './fields';
 
 /** What is entered, by field, as it is typed. */
@@ -23,8 +24,16 @@ export type Field<T> = {
   | { kind: 'yes' }
 );
 
-const within = (text: string, range?: Range) => {
-  const value = decimal(text);
+/** Metres and centimetres are entered as whoever fills the form measures. */
+const lengthOf = (unit: string): Length | undefined => (unit === 'm' || unit === 'cm' ? unit : undefined);
+
+/** A number as it was typed in a field with this unit; a share is still in per cent. */
+export function numberIn(text: string, unit: string): number | null {
+  const length = lengthOf(unit);
+  return length ? readLength(text, length, unitsShown()) : decimal(text);
+}
+
+const within = (value: number | null, range?: Range) => {
   return !range || value === null || (value >= range[0] && value <= range[1]);
 };
 
@@ -41,8 +50,11 @@ function schemaOf<T>(field: Field<T>): z.ZodType<string | boolean> {
     case 'number': {
       const number = z
         .string()
-        .refine((text) => !Number.isNaN(decimal(text)), `Give ${field.as} as a number, such as 4.2.`)
-        .refine((text) => within(text, field.range), fromTo(field.as, field.range));
+        .refine(
+          (text) => !Number.isNaN(numberIn(text, field.unit)),
+          `Give ${field.as} as a number, such as 4.2.`,
+        )
+        .refine((text) => within(numberIn(text, field.unit), field.range), fromTo(field.as, field.range));
       return field.missing ? number.refine((text) => text.trim() !== '', field.missing) : number;
     }
     case 'whole':
@@ -52,7 +64,7 @@ function schemaOf<T>(field: Field<T>): z.ZodType<string | boolean> {
           (text) => text.trim() === '' || /^\d+$/.test(text.trim()),
           `Give ${field.as} as a whole number.`,
         )
-        .refine((text) => within(text, field.range), fromTo(field.as, field.range));
+        .refine((text) => within(decimal(text), field.range), fromTo(field.as, field.range));
     case 'date':
     case 'time':
       return z.string().min(1, field.missing);
@@ -69,13 +81,14 @@ function typed<T>(field: Field<T>, value: unknown): string | boolean {
   if (value === null || value === undefined) return '';
   // Shares are kept as fractions; without the noise of 0.07 times a hundred.
   if (field.kind === 'number' && field.percent) return String(Math.round(Number(value) * 1000) / 10);
-  return String(value);
+  const length = field.kind === 'number' ? lengthOf(field.unit) : undefined;
+  return length ? writeLength(Number(value), length, unitsShown()) : String(value);
 }
 
 function meant<T>(field: Field<T>, value: string | boolean): unknown {
   if (typeof value === 'boolean') return value;
   if (field.kind === 'number' || field.kind === 'whole') {
-    const number = decimal(value);
+    const number = field.kind === 'number' ? numberIn(value, field.unit) : decimal(value);
     return number === null ? undefined : field.kind === 'number' && field.percent ? number / 100 : number;
   }
   return value.trim() || undefined;
@@ -125,10 +138,19 @@ export function FieldInput<T, V extends FieldValues>({
       return <Form.Check id={'field-' + name} label={label} {...form.register(name)} className="mb-3" />;
     case 'text':
       return <TextField form={form} name={name} label={label} hint={hint} lines={field.lines} />;
-    case 'number':
+    case 'number': {
+      const length = lengthOf(field.unit);
       return (
-        <TextField form={form} name={name} label={label} hint={hint} unit={field.unit} inputMode="decimal" />
+        <TextField
+          form={form}
+          name={name}
+          label={label}
+          hint={hint}
+          unit={length ? unitName(length) : field.unit}
+          inputMode={length && unitsShown() === 'imperial' ? undefined : 'decimal'}
+        />
       );
+    }
     case 'whole':
       return <TextField form={form} name={name} label={label} hint={hint} inputMode="numeric" />;
     case 'date':

@@ -1,3 +1,5 @@
+import { lengthInWords, weightInWords } from './measure';
+
 /** Numbers and dates as people write them. */
 
 const day = new Intl.DateTimeFormat('en-GB', {
@@ -15,11 +17,14 @@ export function percent(share: number): string {
   return Math.round(share * 100) + ' %';
 }
 
-/** 4.1 m */
-export const metres = (value: number) => value.toFixed(1) + ' m';
+/** 4.1 m, or 13 ft 5 in */
+export const metres = (value: number) => lengthInWords(value, 'm');
 
-/** 8.5 cm, 12 cm */
-export const centimetres = (value: number) => (value < 10 ? value.toFixed(1) : value.toFixed(0)) + ' cm';
+/** 8.5 cm, 12 cm, or 4.7 in */
+export const centimetres = (value: number) => lengthInWords(value, 'cm');
+
+/** 40 kg, or 88 lb */
+export const kilos = weightInWords;
 
 /** 16 Feb 2027 */
 export const date = (iso: string) => day.format(new Date(iso + 'T00:00:00Z'));

@@ -1,8 +1,7 @@
 import { type ReactNode, useState } from 'react';
 import { Form } from 'react-bootstrap';
-import { currentPersonId } from '../api/client';
 import { decimal } from './fields';
-import { type Length, readLength, unitsOf, writeLength } from './measure';
+import { type Length, readLength, unitsShown, writeLength } from './measure';
 
 /** One number with its unit, large enough for a gloved thumb; plus and minus beside it. */
 export function NumberInput({
@@ -28,7 +27,7 @@ export function NumberInput({
   length?: Length;
 }) {
   const [typed, setTyped] = useState<string>();
-  const units = unitsOf(currentPersonId());
+  const units = unitsShown();
   const read = (text: string) => (length ? readLength(text, length, units) : decimal(text));
   const write = (one: number) => (length ? writeLength(one, length, units) : String(one));
   const shown = typed ?? (value === null || value === undefined ? '' : write(value));

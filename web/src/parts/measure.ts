@@ -67,11 +67,54 @@ export function writeLength(value: number, from: Length, units: Units): string {
   return Math.floor(whole / 12) + "' " + (whole % 12) + '"';
 }
 
+/** Metres or centimetres as text of its own: 4.2 m, 12 cm; 13 ft 9 in, 4.7 in. */
+export function lengthInWords(value: number, from: Length): string {
+  if (shownIn === 'metric')
+    return (from === 'm' || value < 10 ? value.toFixed(1) : value.toFixed(0)) + ' ' + from;
+  if (from === 'cm') return (value / CM.in).toFixed(1) + ' in';
+  const inches = Math.round((value * CM.m) / CM.in);
+  const feet = Math.floor(Math.abs(inches) / 12);
+  const rest = Math.abs(inches) % 12;
+  return (inches < 0 ? '−' : '') + (feet ? feet + ' ft' + (rest ? ' ' + rest + ' in' : '') : rest + ' in');
+}
+
+/** A length as exactly as somebody gave it: 12 cm, 0.5 m; 4.7 in. */
+export const lengthAsGiven = (value: number, from: Length) =>
+  shownIn === 'metric' ? Math.round(value * 100) / 100 + ' ' + from : lengthInWords(value, from);
+
+const KG_IN_LB = 0.45359237;
+const ROUGH_KG = 40;
+
+/** A weight as text, to a tenth while it is small: 31.5 kg, 80 kg; 69.4 lb. */
+export function weightInWords(kg: number): string {
+  const value = shownIn === 'metric' ? kg : kg / KG_IN_LB;
+  return (
+    (kg < ROUGH_KG ? Math.round(value * 10) / 10 : Math.round(value)) + (shownIn === 'metric' ? ' kg' : ' lb')
+  );
+}
+
+let shownIn: Units = 'metric';
+
+/** How lengths are shown now. */
+export const unitsShown = () => shownIn;
+
+/** A field's unit by its name, as it is measured now. */
+export const unitName = (unit: Length) =>
+  shownIn === 'metric' ? unit : unit === 'm' ? 'feet and inches' : 'inches';
+
+/** Shows everything so from now on; the server, asked by this page, writes its sentences so too. */
+export function showIn(units: Units) {
+  shownIn = units;
+  document.cookie = 'bough-units=' + units + '; path=/; max-age=31536000; samesite=lax';
+}
+
 const KEY = 'bough-units-';
 
 /** How a person measures. */
 export const unitsOf = (person: string | null): Units =>
   localStorage.getItem(KEY + (person ?? '')) === 'imperial' ? 'imperial' : 'metric';
 
-export const keepUnits = (person: string | null, units: Units) =>
+export function keepUnits(person: string | null, units: Units) {
   localStorage.setItem(KEY + (person ?? ''), units);
+  showIn(units);
+}

@@ -4,6 +4,7 @@ import { percent } from '../parts/format';
 import type { useDragged } from './useDragged';
 import { VERDICTS } from '../vocabulary/verdict';
 import { Icon } from '../parts/Icon';
+import { lengthAsGiven } from '../parts/measure';
 
 export function Disc({
   cut,
@@ -24,7 +25,7 @@ export function Disc({
   const size = Math.round(26 + 3 * Math.min(20, cut.cut.diameterCm));
   const dead = limb?.crownShare === 0;
   const says =
-    `${VERDICTS[cut.kind]} ${cut.limb}, ${cut.cut.diameterCm} cm, ${percent(cut.share)} of the crown` +
+    `${VERDICTS[cut.kind]} ${cut.limb}, ${lengthAsGiven(cut.cut.diameterCm, 'cm')}, ${percent(cut.share)} of the crown` +
     (cut.cut.sideBranch ? ', back to ' + cut.cut.sideBranch + ' which takes over' : '') +
     (limb?.urgent ? ', urgent' : '') +
     (cut.byHand ? ', moved by hand' : '') +

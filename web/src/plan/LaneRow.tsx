@@ -93,7 +93,7 @@ function summary(lane: Lane): string {
   if (cuts)
     parts.push(cuts + (cuts === 1 ? ' cut' : ' cuts') + (lane.bigCuts ? ', ' + lane.bigCuts + ' big' : ''));
   if (bends) parts.push(bends + ' to bend');
-  if (lane.detail) parts.push(lane.detail.shoots + ' counted shoots');
+  if (lane.detail) parts.push(lane.detail.shoots + ' young shoots');
   if (lane.upkeepMinutes) parts.push('the ordinary yearly cutting');
   parts.push(personMinutes(lane.minutes) + (lane.upkeepMinutes ? ', an estimate' : ''));
   if (lane.crop >= 0.005) parts.push(percent(lane.crop) + ' of the crop given up');

@@ -101,7 +101,7 @@ export function LimbEditor({
         </Button>
         {onRemove && (
           <Button variant="outline-danger" onClick={onRemove}>
-            Take out
+            No such limb
           </Button>
         )}
         <Button variant="outline-primary" onClick={() => done(true)}>

@@ -4,6 +4,7 @@ import type { LimbFile } from '../api/client';
 import { Sketch, type Touch } from '../drawing/Sketch';
 import type { OpenLimb } from '../field/kept';
 import { nextTag, thickestFirst, withSideLimbs } from './draft';
+import { metres } from '../parts/format';
 
 /** A limb's tag, and where it leaves the trunk or another limb: chosen, or touched on the sketch. */
 export function LimbOrigin({
@@ -86,13 +87,13 @@ export function LimbOrigin({
       <p className="faint small mb-2">
         Touch the trunk or a limb where this one leaves.{' '}
         {limb.parent
-          ? limb.originAlongM != null && limb.originAlongM + ' m along ' + limb.parent
-          : limb.originHeightM != null && limb.originHeightM + ' m up the trunk'}
+          ? limb.originAlongM != null && metres(limb.originAlongM) + ' along ' + limb.parent
+          : limb.originHeightM != null && metres(limb.originHeightM) + ' up the trunk'}
         {instead && (
           <Button size="sm" variant="outline-primary" className="ms-2" onClick={() => touched(instead)}>
             {instead.parent
-              ? instead.alongM + ' m along ' + instead.parent + ' instead?'
-              : 'trunk at ' + instead.alongM + ' m instead?'}
+              ? metres(instead.alongM) + ' along ' + instead.parent + ' instead?'
+              : 'trunk at ' + metres(instead.alongM) + ' instead?'}
           </Button>
         )}
       </p>

@@ -9,7 +9,14 @@ import {
   girthBySpans,
   girthOf,
 } from './helpers';
-import { readLength, writeLength } from '../parts/measure';
+import {
+  lengthAsGiven,
+  lengthInWords,
+  readLength,
+  showIn,
+  weightInWords,
+  writeLength,
+} from '../parts/measure';
 
 describe('lengths as people write them', () => {
   it.each([
@@ -62,5 +69,24 @@ describe('measures by other measures', () => {
     expect(diameterOf(96)).toBeCloseTo(30.558, 3);
     expect(girthOf(30.558)).toBeCloseTo(96, 2);
     expect(girthBySpans(4.5, 20)).toBe(90);
+  });
+});
+
+describe('what is shown', () => {
+  it('is in the units of whoever looks', () => {
+    expect([lengthInWords(4.2, 'm'), lengthInWords(12, 'cm'), weightInWords(31.54)]).toEqual([
+      '4.2 m',
+      '12 cm',
+      '31.5 kg',
+    ]);
+    showIn('imperial');
+    expect(document.cookie).toContain('bough-units=imperial');
+    expect([lengthInWords(4.2, 'm'), lengthInWords(0.3048, 'm'), lengthInWords(12, 'cm')]).toEqual([
+      '13 ft 9 in',
+      '1 ft',
+      '4.7 in',
+    ]);
+    expect([lengthAsGiven(3, 'cm'), weightInWords(40)]).toEqual(['1.2 in', '88 lb']);
+    showIn('metric');
   });
 });

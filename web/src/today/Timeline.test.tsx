@@ -41,7 +41,7 @@ describe('the line of time', () => {
       'Removed C (hollow 3 cm), F (canker, not planned); shortened D (planned: remove)',
     );
     expect(text()).toContain('not done E (wasps).');
-    expect(text()).toContain('12 counted shoots taken.');
+    expect(text()).toContain('12 young shoots taken.');
     expect(text()).toContain('Ada, Bo, about 50 person-minutes, prunings stacked.');
   });
 

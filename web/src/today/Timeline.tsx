@@ -4,13 +4,14 @@ import { cutsInWords } from '../vocabulary/crew';
 import { TRIAGE } from '../vocabulary/orchard';
 import { Loading } from '../parts/Loading';
 import { State } from '../parts/Reasons';
-import { date, dateTime, personMinutes } from '../parts/format';
+import { date, dateTime, kilos, personMinutes } from '../parts/format';
 import { DISEASES } from '../vocabulary/survey';
 import { useHistory } from '../verdict/queries';
 import { ENTITIES, VERDICTS } from '../vocabulary/verdict';
 import { DONE, PRUNINGS, REPORTS, WOOD } from '../vocabulary/visit';
 import { GROUNDS } from '../vocabulary/wood';
 import { useTimeline } from './queries';
+import { lengthAsGiven } from '../parts/measure';
 
 /** All that happened to a tree and is to happen, the latest on top. */
 export function Timeline({ treeId, at, today }: { treeId: number; at: string; today?: string }) {
@@ -86,7 +87,7 @@ function What({ moment, at, newest }: { moment: Moment; at: string; newest: bool
         {moment.log.corrects != null && <span className="faint">Correction: </span>}
         {moment.log.corrected && <span className="faint">Corrected since: </span>}
         {done(moment.log.cuts, moment.planned ?? [])}
-        {moment.log.shoots > 0 && ' ' + moment.log.shoots + ' counted shoots taken.'}{' '}
+        {moment.log.shoots > 0 && ' ' + moment.log.shoots + ' young shoots taken.'}{' '}
         <span className="faint">
           {moment.who}, {personMinutes(moment.log.minutes)}, prunings {PRUNINGS[moment.log.prunings]}.
         </span>{' '}
@@ -110,12 +111,12 @@ function What({ moment, at, newest }: { moment: Moment; at: string; newest: bool
       </>
     );
   if (moment.fruit) {
-    const { bloom, number, kilos } = moment.fruit.data;
+    const { bloom, number, kilos: picked } = moment.fruit.data;
     return (
       <>
         {[
           bloom != null && 'bloom ' + bloom + ' of 5',
-          kilos != null && kilos + ' kg',
+          picked != null && kilos(picked),
           number != null && number + ' fruits',
         ]
           .filter(Boolean)
@@ -138,7 +139,9 @@ function done(cuts: LoggedCut[], planned: VisitCut[]): string {
     cut.outcome === 'done' ? planned.find((one) => one.limb === cut.limb)?.kind : (cut.kind ?? '');
   const found = (cut: LoggedCut) => {
     const parts = [
-      cut.wood && cut.wood !== 'sound' && WOOD[cut.wood] + (cut.hollowCm ? ' ' + cut.hollowCm + ' cm' : ''),
+      cut.wood &&
+        cut.wood !== 'sound' &&
+        WOOD[cut.wood] + (cut.hollowCm ? ' ' + lengthAsGiven(cut.hollowCm, 'cm') : ''),
       cut.disease && DISEASES[cut.disease],
       cut.outcome === 'other' && planned.some((one) => one.limb === cut.limb)
         ? 'planned: ' + VERDICTS[planned.find((one) => one.limb === cut.limb)!.kind]

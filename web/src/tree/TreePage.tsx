@@ -5,7 +5,7 @@ import { FruitPart } from '../fruit/FruitPart';
 import { useTree } from '../api/orchard';
 import { Loading } from '../parts/Loading';
 import { ProblemAlert } from '../parts/ProblemAlert';
-import { date, metres, words } from '../parts/format';
+import { centimetres, date, metres, words } from '../parts/format';
 import { useTitle } from '../parts/useTitle';
 import { Timeline } from '../today/Timeline';
 import { useAddVisit } from '../visit/queries';
@@ -153,7 +153,7 @@ function facts(tree: Tree): string {
     parts.push(
       metres(tree.survey.heightM) + ' high',
       metres(tree.survey.spreadM) + ' wide',
-      'girth ' + tree.survey.trunkGirthCm + ' cm',
+      'girth ' + centimetres(tree.survey.trunkGirthCm),
     );
   if (tree.removedOn) parts.push('taken out ' + date(tree.removedOn));
   return parts.join(', ');

@@ -2,7 +2,7 @@ import type { Judgement, LimbAnswer, Worded } from '../api/client';
 import { LimbOpinions } from './LimbOpinions';
 import { ShadeOf, WorthOf } from './Light';
 import { Reasons, State } from '../parts/Reasons';
-import { centimetres, counted, metres, percent, personMinutes } from '../parts/format';
+import { centimetres, counted, kilos, metres, percent, personMinutes } from '../parts/format';
 import { Button } from 'react-bootstrap';
 import { ProblemAlert } from '../parts/ProblemAlert';
 import { useDecide, useOpinions } from './queries';
@@ -90,7 +90,7 @@ export function LimbVerdict({
           {cut.sideBranch ? ' ' + cut.sideBranch : ''},{' '}
           {cut.kind === 'bend' ? '' : centimetres(cut.diameterCm) + ' wide, '}
           {metres(cut.heightM)} up, {TOOLS[cut.tool]}, {REACHES[cut.reach]}; {TECHNIQUES[cut.technique]};{' '}
-          {cut.weightKg >= 1 ? 'about ' + Math.round(cut.weightKg) + ' kg; ' : ''}
+          {cut.weightKg >= 1 ? 'about ' + kilos(Math.round(cut.weightKg)) + '; ' : ''}
           {personMinutes(cut.minutes)}.{cut.big && ' A big cut.'}{' '}
           {cut.tickets.map((ticket) => (
             <State

@@ -8,6 +8,7 @@ import { CUTS, TECHNIQUES, TICKETS, TOOLS, VERDICTS } from '../vocabulary/verdic
 import type { CutEntry } from '../field/kept';
 import { Choice, NumberField } from './inputs';
 import { DONE, OUTCOMES, WOOD } from '../vocabulary/visit';
+import { unitName } from '../parts/measure';
 
 /** One limb of the log: what was planned, what became of it, what the wood looked like. */
 export function CutCard({
@@ -87,7 +88,7 @@ export function CutCard({
           {cut.kind === 'shorten' && (
             <NumberField
               id={'log-along-' + cut.limb}
-              label="How far from its base, m"
+              label={'How far from its base, ' + unitName('m')}
               value={cut.alongM}
               change={(alongM) => change({ alongM })}
             />
@@ -105,14 +106,14 @@ export function CutCard({
           {cut.wood === 'hollow' && (
             <NumberField
               id={'log-hollow-' + cut.limb}
-              label="Hollow, cm wide"
+              label={'Hollow, ' + unitName('cm') + ' wide'}
               value={cut.hollowCm}
               change={(hollowCm) => change({ hollowCm })}
             />
           )}
           <NumberField
             id={'log-face-' + cut.limb}
-            label="Width at the face, cm (where it is measured)"
+            label={'Width at the face, ' + unitName('cm') + ' (where it is measured)'}
             value={cut.faceCm ?? ''}
             change={(faceCm) => change({ faceCm })}
           />

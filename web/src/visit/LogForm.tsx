@@ -110,7 +110,7 @@ export function LogForm({ sheet, log, people }: { sheet: TreeSheet; log?: Log; p
       {(sheet.shoots > 0 || Number(entry.shoots) > 0) && (
         <NumberField
           id="log-shoots"
-          label={'Counted shoots taken' + (sheet.shoots > 0 ? ', of ' + sheet.shoots + ' planned' : '')}
+          label={'Young shoots taken' + (sheet.shoots > 0 ? ', of ' + sheet.shoots + ' planned' : '')}
           value={entry.shoots}
           change={(shoots) => change({ shoots })}
         />

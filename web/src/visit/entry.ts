@@ -2,6 +2,7 @@ import type { Log, LoggedCut, LogData, TreeSheet } from '../api/client';
 import type { CutEntry, Entry } from '../field/kept';
 import { randomKey } from '../field/outbox';
 import { decimal } from '../parts/fields';
+import { type Length, readLength, unitsShown, writeLength } from '../parts/measure';
 
 export const emptyCut = (limb: string): CutEntry => ({
   limb,
@@ -34,8 +35,8 @@ export function begin(sheet: TreeSheet, people: number[]): Entry {
 
 /** An entry that starts from the log it corrects. */
 export function beginFrom(log: Log, people: number[]): Entry {
-  const text = (value: number | null | undefined) =>
-    value === null || value === undefined ? '' : String(value);
+  const written = (value: number | null | undefined, from: Length) =>
+    value === null || value === undefined ? '' : writeLength(value, from, unitsShown());
   return {
     key: randomKey(),
     on: log.on,
@@ -48,10 +49,10 @@ export function beginFrom(log: Log, people: number[]): Entry {
       limb: cut.limb,
       outcome: cut.outcome,
       kind: cut.kind ?? '',
-      alongM: text(cut.alongM),
+      alongM: written(cut.alongM, 'm'),
       wood: cut.wood ?? '',
-      hollowCm: text(cut.hollowCm),
-      faceCm: text(cut.diameterCm),
+      hollowCm: written(cut.hollowCm, 'cm'),
+      faceCm: written(cut.diameterCm, 'cm'),
       disease: cut.disease ?? '',
       note: cut.note ?? '',
     })),
@@ -60,7 +61,10 @@ export function beginFrom(log: Log, people: number[]): Entry {
 
 /** A number as people write it; undefined where there is none, NaN for what is none. */
 const number = (text: string | undefined): number | undefined => decimal(text ?? '') ?? undefined;
-const isNone = (text: string | undefined) => Number.isNaN(number(text));
+
+/** A length of the log, in metres or centimetres, as whoever logs measures. */
+const length = (text: string | undefined, into: Length): number | undefined =>
+  readLength(text ?? '', into, unitsShown()) ?? undefined;
 
 /** Begins to count the minutes. */
 export const startClock = (now: number): Partial<Entry> => ({ startedAt: now });
@@ -98,16 +102,16 @@ export function missing(entry: Entry): string[] {
   if (entry.people.length === 0) found.push('Say who did it.');
   if (entry.startedAt !== undefined) found.push('Stop the clock, or give the person-minutes.');
   else if (number(entry.minutes) === undefined) found.push('Give the person-minutes.');
-  for (const [name, text] of [
-    ['What stands for person-minutes', entry.minutes],
-    ['What stands for shoots', entry.shoots],
+  for (const [name, value] of [
+    ['What stands for person-minutes', number(entry.minutes)],
+    ['What stands for shoots', number(entry.shoots)],
     ...entry.cuts.flatMap((cut) => [
-      ['Where ' + cut.limb + ' was shortened', cut.alongM],
-      ['The hollow of ' + cut.limb, cut.hollowCm],
-      ['The width of ' + cut.limb, cut.faceCm],
+      ['Where ' + cut.limb + ' was shortened', length(cut.alongM, 'm')],
+      ['The hollow of ' + cut.limb, length(cut.hollowCm, 'cm')],
+      ['The width of ' + cut.limb, length(cut.faceCm, 'cm')],
     ]),
-  ] as [string, string | undefined][])
-    if (isNone(text)) found.push(name + ' is' + ' no number; give one such as 12 or 1.5.');
+  ] as [string, number | undefined][])
+    if (Number.isNaN(value)) found.push(name + ' is' + ' no number; give one such as 12 or 1.5.');
   return found;
 }
 
@@ -125,10 +129,10 @@ export function toSend(entry: Entry): LogData {
       limb: cut.limb,
       outcome: cut.outcome,
       kind: cut.outcome === 'other' ? cut.kind : undefined,
-      alongM: cut.outcome === 'other' && cut.kind === 'shorten' ? number(cut.alongM) : undefined,
+      alongM: cut.outcome === 'other' && cut.kind === 'shorten' ? length(cut.alongM, 'm') : undefined,
       wood: cut.outcome === 'not-done' ? undefined : cut.wood || undefined,
-      hollowCm: cut.wood === 'hollow' && cut.outcome !== 'not-done' ? number(cut.hollowCm) : undefined,
-      diameterCm: cut.outcome === 'not-done' ? undefined : number(cut.faceCm),
+      hollowCm: cut.wood === 'hollow' && cut.outcome !== 'not-done' ? length(cut.hollowCm, 'cm') : undefined,
+      diameterCm: cut.outcome === 'not-done' ? undefined : length(cut.faceCm, 'cm'),
       disease: cut.outcome === 'not-done' ? undefined : cut.disease || undefined,
       note: cut.note.trim() || undefined,
     })),

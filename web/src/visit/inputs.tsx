@@ -43,7 +43,7 @@ export function NumberField({
       <Form.Label htmlFor={id}>{label}</Form.Label>
       <Form.Control
         id={id}
-        inputMode="decimal"
+        inputMode={label.includes('inches') ? 'text' : 'decimal'}
         style={{ minHeight: 48 }}
         value={value}
         onChange={(e) => change(e.target.value)}

@@ -13,7 +13,7 @@ export const DAY_STATES: Record<string, string> = {
 export const isOff = (state: string) => state === 'rained-off' || state === 'called-off';
 
 export const TICKET_NAMES: Record<string, string> = {
-  lead: 'lead',
+  lead: 'crew leader',
   'first-aid': 'first aid',
   ladder: 'ladder',
   'pole-saw': 'pole saw',
@@ -49,7 +49,7 @@ export const USUAL_SHED: Record<string, number> = {
   gloves: 6,
 };
 
-/** Remove C, D; shorten A1; 12 counted shoots; the ordinary yearly cutting. */
+/** Remove C, D; shorten A1; 12 young shoots; the ordinary yearly cutting. */
 export function cutsInWords(
   cuts: { limb: string; kind: string; urgent: boolean }[],
   shoots: number,
@@ -60,7 +60,7 @@ export function cutsInWords(
     .map((kind) => ({ kind, limbs: cuts.filter((cut) => cut.kind === kind).map((cut) => cut.limb) }))
     .filter((group) => group.limbs.length > 0)
     .map((group) => VERDICTS[group.kind] + ' ' + group.limbs.join(', '));
-  if (shoots > 0) parts.push(shoots + ' counted shoots');
+  if (shoots > 0) parts.push(shoots + ' young shoots');
   tasks.forEach((task) =>
     parts.push(task.text.replace(/[.:;,].*$/s, '').replace(/^./, (c) => c.toLowerCase())),
   );

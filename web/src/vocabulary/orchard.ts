@@ -49,7 +49,7 @@ export const PURPOSES: Record<string, string> = {
 };
 
 export const TRIAGE: Record<string, string> = {
-  refer: 'refer',
+  refer: 'ask an arborist',
   'take-out': 'take out',
   rest: 'rest',
   renovate: 'renovate',

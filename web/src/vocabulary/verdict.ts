@@ -85,7 +85,7 @@ export const REACHES: Record<string, string> = {
 };
 
 export const TICKETS: Record<string, string> = {
-  lead: 'lead',
+  lead: 'crew leader',
   'first-aid': 'first aid',
   ladder: 'ladder ticket',
   'pole-saw': 'pole saw ticket',
@@ -117,7 +117,7 @@ export const SEASONS: Record<string, string> = {
   summer: 'in summer',
   'after-picking': 'after picking',
   'leaf-fall': 'at leaf fall',
-  any: 'any day',
+  any: 'in any season',
 };
 
 export const ENTITIES: Record<string, string> = {

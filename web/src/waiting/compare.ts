@@ -2,6 +2,7 @@ import type { LimbFile, Log, LogData, LoggedCut } from '../api/client';
 import type { Draft } from '../field/kept';
 import { DISEASES, FAULTS, fieldName } from '../vocabulary/survey';
 import { DONE, OUTCOMES, PRUNINGS, WOOD } from '../vocabulary/visit';
+import { lengthAsGiven } from '../parts/measure';
 
 export interface Difference {
   what: string;
@@ -19,8 +20,8 @@ const text = (value: unknown): string =>
 const limbText = (limb: Partial<LimbFile> | undefined): string =>
   limb
     ? [
-        text(limb.diameterCm) + ' cm',
-        text(limb.lengthM) + ' m',
+        limb.diameterCm == null ? text(null) : lengthAsGiven(limb.diameterCm, 'cm'),
+        limb.lengthM == null ? text(null) : lengthAsGiven(limb.lengthM, 'm'),
         ...(limb.faults ?? []).map(
           (fault) => FAULTS[fault.kind ?? ''] + (fault.with ? ' ' + fault.with : ''),
         ),
@@ -65,10 +66,10 @@ function cutText(cut: LoggedCut | undefined): string {
   return [
     OUTCOMES[cut.outcome],
     cut.kind && DONE[cut.kind],
-    cut.alongM != null && text(cut.alongM) + ' m along',
+    cut.alongM != null && lengthAsGiven(cut.alongM, 'm') + ' along',
     cut.wood && WOOD[cut.wood],
-    cut.hollowCm != null && text(cut.hollowCm) + ' cm hollow',
-    cut.diameterCm != null && text(cut.diameterCm) + ' cm wide',
+    cut.hollowCm != null && lengthAsGiven(cut.hollowCm, 'cm') + ' hollow',
+    cut.diameterCm != null && lengthAsGiven(cut.diameterCm, 'cm') + ' wide',
     cut.disease && DISEASES[cut.disease],
     cut.note,
   ]

@@ -166,7 +166,7 @@ class DemoJourney {
             browser.press("Confirm");
             assertThat(browser.page.getByRole(AriaRole.ALERT)).containsText("Nobody is on K-09 yet.");
             Locator other = trees.getByRole(AriaRole.ARTICLE, new Locator.GetByRoleOptions().setName("K-09"));
-            other.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Take off"))
+            other.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Not on this day"))
                     .click();
             assertThat(other).hasCount(0);
             browser.press("Confirm");

@@ -18,6 +18,7 @@ class FitJourney {
             "/plan",
             "/days",
             "/log",
+            "/today",
             "/settings",
             "/figures",
             "/season",

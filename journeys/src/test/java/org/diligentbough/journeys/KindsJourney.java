@@ -237,7 +237,7 @@ class KindsJourney {
         browser.press("Put " + tag + " on the day");
         browser.page
                 .getByLabel("Add somebody who comes")
-                .selectOption(new SelectOption().setLabel(leader + " (first aid, lead)"));
+                .selectOption(new SelectOption().setLabel(leader + " (first aid, crew leader)"));
         browser.part("Trees of the day")
                 .locator(".people-chips")
                 .getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName(leader))

@@ -125,7 +125,7 @@ class RoundJourney {
         assertThat(browser.page.getByRole(AriaRole.ALERT)).containsText("Every day has a leader.");
         browser.page
                 .getByLabel("Add somebody who comes")
-                .selectOption(new SelectOption().setLabel("Marl Keeper (first aid, ladder, lead)"));
+                .selectOption(new SelectOption().setLabel("Marl Keeper (first aid, ladder, crew leader)"));
         for (String name : new String[] {"Marl Keeper", "Sedge Barrow"}) {
             Locator chip = trees.locator(".people-chips")
                     .getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName(name));

@@ -16,9 +16,11 @@ public class Wording {
     private static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("d MMMM uuuu", Locale.ENGLISH);
 
     private final MessageSource messages;
+    private final Units units;
 
-    Wording(MessageSource messages) {
+    Wording(MessageSource messages, Units units) {
         this.messages = messages;
+        this.units = units;
     }
 
     /** A reason as shown and answered. */
@@ -32,7 +34,8 @@ public class Wording {
     public Worded of(Reason reason) {
         Object[] arguments = reason.arguments().stream().map(this::argument).toArray();
         String code = Codes.of(reason.code());
-        return new Worded(code, messages.getMessage(code, arguments, Locale.ENGLISH), source(reason.source()));
+        String sentence = messages.getMessage(code, arguments, Locale.ENGLISH);
+        return new Worded(code, units.inWords(sentence), source(reason.source()));
     }
 
     private Object argument(Object argument) {
