@@ -12,7 +12,6 @@ const FOLDERS = [
   'photo',
   'light',
   'figures',
-  'bulk',
   'crew',
   'fruit',
   'outlook',
@@ -26,6 +25,7 @@ const FOLDERS = [
   'visit',
   'wood',
   'orchard',
+  'bulk',
   'tree',
   'app',
 ];

@@ -54,7 +54,6 @@ export type SiteLight = Schemas['SiteLightView'];
 export type FigureView = Schemas['FigureView'];
 export type Opinions = Schemas['OpinionsView'];
 export type Photo = Schemas['PhotoView'];
-export type Table = Schemas['TableView'];
 export type FieldPack = Schemas['FieldPack'];
 export type FieldTree = Schemas['FieldTree'];
 export type DayNote = Schemas['NoteView'];

@@ -8,8 +8,10 @@ const ADD = 'POST /api/sites/{siteId}/trees/table';
 const seen = {
   columns: ['No', 'What', 'E', 'N'],
   suggested: ['tag', '', 'eastM', 'northM'],
-  first: [['B-1', 'apple', '1', '2']],
-  rows: 2,
+  rows: [
+    ['B-1', 'apple', '1', '2'],
+    ['B-2', 'pear', '3', '4'],
+  ],
   fields: ['tag', 'species', 'eastM', 'northM'],
 };
 
@@ -37,7 +39,7 @@ describe('trees in and out', () => {
     await type('Field of column What', 'species');
     expect(register()!.disabled).toBe(false);
     await press('Register 2 trees');
-    expect(asked.at(-1)?.body).toContain('B-1,apple');
+    expect(asked.at(-1)?.body).toContain('"B-1","apple"');
     expect(box.textContent).toContain('2 trees are registered.');
   });
 
@@ -47,6 +49,43 @@ describe('trees in and out', () => {
     await choose('trees.csv', 'x');
     await type('Field of column What', 'tag');
     expect(box.querySelector<HTMLSelectElement>('[aria-label="Field of column No"]')!.value).toBe('');
+  });
+
+  it('mends what was refused on the screen, and sends it mended', async () => {
+    answers.set(LOOK, {
+      ...seen,
+      suggested: ['tag', 'species', 'eastM', 'northM'],
+      rows: [
+        ['B-1', 'Appel', '1', '2'],
+        ['B-2', 'appel', '3', 'four'],
+        ['B-3', '?', '5', '6'],
+      ],
+    });
+    answers.set(ADD, {
+      refused: true,
+      status: 422,
+      detail: 'Some fields cannot be used.',
+      errors: [
+        { pointer: '/lines/2/species', detail: 'is no kind' },
+        { pointer: '/lines/3/species', detail: 'is no kind' },
+        { pointer: '/lines/4/species', detail: 'is no kind' },
+        { pointer: '/lines/3/northM', detail: 'is no number: four' },
+      ],
+    });
+    await page();
+    await choose('trees.csv', 'x');
+    await press('Register 3 trees');
+    expect(box.textContent).toContain('Lines 2, 3: Kind “Appel” is no kind.');
+    await type('Kind “Appel” means', 'apple');
+    await press('Mend in all 2');
+    expect(box.textContent).not.toContain('Appel”');
+    await press('Leave this row out');
+    await type('Metres north “four” means', '4');
+    await press('Mend');
+    expect(box.textContent).not.toContain('Nothing was registered');
+    answers.set(ADD, { trees: 2 });
+    await press('Register 2 trees');
+    expect(asked.at(-1)?.body).toBe('"No","What","E","N"\n"B-1","apple","1","2"\n"B-2","apple","3","4"\n');
   });
 
   it('sends a map as it is', async () => {

@@ -1,11 +1,16 @@
 import { useState } from 'react';
 import { Alert, Button, Form } from 'react-bootstrap';
 import { Link, useParams } from 'react-router';
-import { Problem, type Table } from '../api/client';
+import { type FieldProblem, Problem } from '../api/client';
 import { ProblemAlert } from '../parts/ProblemAlert';
 import { useTitle } from '../parts/useTitle';
 import { fieldWords } from '../vocabulary/bulk';
+import { Mend } from './Mend';
+import { type Rows, stillWrong, toCsv } from './table';
 import { useAddMap, useAddTable, useLookIntoTable } from './queries';
+
+const ROWS_SHOWN = 5;
+const MOST_SAID = 60;
 
 /** Many trees in and out: a table whose columns are matched on screen, or a map. */
 export function BulkView() {
@@ -13,23 +18,38 @@ export function BulkView() {
   const look = useLookIntoTable(siteId);
   const addTable = useAddTable(siteId);
   const addMap = useAddMap(siteId);
-  const [text, setText] = useState('');
-  const [fields, setFields] = useState<string[]>([]);
+  const [table, setTable] = useState<Rows>();
+  // What the server said of the table, as far as it is not mended.
+  const [wrong, setWrong] = useState<FieldProblem[]>([]);
   useTitle('Trees in and out');
-  const table = look.data;
+  const known = look.data?.fields ?? [];
   const added = addTable.data ?? addMap.data;
   const choose = async (file: File | undefined) => {
     if (!file) return;
     look.reset();
     addTable.reset();
     addMap.reset();
+    setTable(undefined);
+    setWrong([]);
     if (/json$/i.test(file.name)) return addMap.mutate(await file.text());
-    const content = await file.text();
-    setText(content);
-    look.mutate(content, { onSuccess: (seen) => setFields(seen.suggested) });
+    look.mutate(await file.text(), {
+      onSuccess: (seen) => setTable({ columns: seen.columns, fields: seen.suggested, cells: seen.rows }),
+    });
   };
-  const lacking = ['tag', 'species', 'eastM', 'northM'].filter((field) => !fields.includes(field));
+  const register = () =>
+    table &&
+    addTable.mutate(
+      { text: toCsv(table), fields: table.fields },
+      { onError: (refused) => setWrong(refused instanceof Problem ? refused.errors : []) },
+    );
+  const mend = (next: Rows, left: FieldProblem[]) => {
+    setTable(next);
+    setWrong(left);
+    addTable.reset();
+  };
+  const lacking = ['tag', 'species', 'eastM', 'northM'].filter((field) => !table?.fields.includes(field));
   const error = look.error ?? addTable.error ?? addMap.error;
+  const ofMap = addMap.error instanceof Problem ? addMap.error.errors : [];
   return (
     <>
       <h1>Trees in and out</h1>
@@ -63,34 +83,38 @@ export function BulkView() {
           <Link to={'/sites/' + siteId}>See the orchard</Link>
         </Alert>
       )}
-      {error instanceof Problem && error.errors.length > 0 ? (
+      {ofMap.length > 0 ? (
         <Alert variant="danger">
           Nothing was registered. Mend these in the file and choose it again:
           <ul className="mb-0">
-            {error.errors.slice(0, 60).map((wrong) => (
-              <li key={wrong.pointer}>
-                {place(wrong.pointer)} {wrong.detail}
+            {ofMap.slice(0, MOST_SAID).map((one) => (
+              <li key={one.pointer}>
+                {place(one.pointer)} {one.detail}
               </li>
             ))}
-            {error.errors.length > 60 && <li>and {error.errors.length - 60} more</li>}
+            {ofMap.length > MOST_SAID && <li>and {ofMap.length - MOST_SAID} more</li>}
           </ul>
         </Alert>
       ) : (
-        <ProblemAlert error={error} />
+        wrong.length === 0 && <ProblemAlert error={error} />
       )}
       {table && !added && (
         <>
-          <Columns table={table} fields={fields} setFields={setFields} />
+          {wrong.length > 0 && (
+            <Mend
+              table={table}
+              errors={wrong}
+              change={(next) => mend(next, stillWrong(table, next, wrong))}
+            />
+          )}
+          <Columns table={table} known={known} setFields={(fields) => mend({ ...table, fields }, [])} />
           {lacking.length > 0 && (
             <p className="text-danger">
               Match a column to {lacking.map((field) => fieldWords(field).toLowerCase()).join(' and ')}.
             </p>
           )}
-          <Button
-            disabled={lacking.length > 0 || addTable.isPending}
-            onClick={() => addTable.mutate({ text, fields })}
-          >
-            Register {table.rows} {table.rows === 1 ? 'tree' : 'trees'}
+          <Button disabled={lacking.length > 0 || addTable.isPending} onClick={register}>
+            Register {table.cells.length} {table.cells.length === 1 ? 'tree' : 'trees'}
           </Button>
         </>
       )}
@@ -98,25 +122,24 @@ export function BulkView() {
   );
 }
 
-/** /lines/3/species: Line 3, kind */
+/** /features/3/properties/species: Point 4, kind */
 function place(pointer: string): string {
-  const [, where, number, ...rest] = pointer.split('/');
+  const [, , number, ...rest] = pointer.split('/');
   const field = rest.at(-1);
-  const name =
-    where === 'lines' ? 'Line ' + number : where === 'features' ? 'Point ' + (Number(number) + 1) : '';
-  return name + (field ? ', ' + fieldWords(field).toLowerCase() : '') + ':';
+  return 'Point ' + (Number(number) + 1) + (field ? ', ' + fieldWords(field).toLowerCase() : '') + ':';
 }
 
 /** Each column with its first values and the field it fills. */
 function Columns({
   table,
-  fields,
+  known,
   setFields,
 }: {
-  table: Table;
-  fields: string[];
+  table: Rows;
+  known: string[];
   setFields: (fields: string[]) => void;
 }) {
+  const { fields } = table;
   return (
     <div className="table-responsive">
       <table className="table table-sm">
@@ -131,7 +154,12 @@ function Columns({
           {table.columns.map((column, i) => (
             <tr key={i}>
               <td>{column || 'column ' + (i + 1)}</td>
-              <td className="faint">{table.first.map((row) => row[i] ?? '').join(' · ')}</td>
+              <td className="faint">
+                {table.cells
+                  .slice(0, ROWS_SHOWN)
+                  .map((row) => row[i] ?? '')
+                  .join(' · ')}
+              </td>
               <td>
                 <Form.Select
                   size="sm"
@@ -146,7 +174,7 @@ function Columns({
                   }
                 >
                   <option value="">nothing, pass it over</option>
-                  {table.fields.map((field) => (
+                  {known.map((field) => (
                     <option key={field} value={field}>
                       {fieldWords(field)}
                     </option>

@@ -8,6 +8,7 @@ import { showRefused } from '../parts/fields';
 import { unitsShown, writeLength } from '../parts/measure';
 import { FieldInput, numberIn, type Typed } from '../parts/formOf';
 import { Loading } from '../parts/Loading';
+import { State } from '../parts/Reasons';
 import { ProblemAlert } from '../parts/ProblemAlert';
 import { useTitle } from '../parts/useTitle';
 import { useAddTree, useChangeTree, useTree, useTrees } from '../api/orchard';
@@ -16,8 +17,13 @@ import { TREE, TREE_FIELDS } from './treeFields';
 
 /** Where it stands, beside the plan on which it can be clicked. */
 const PLACE = ['eastM', 'northM'];
-const BELOW = ['note', 'inContainer'];
-const ALONE = [...PLACE, ...BELOW];
+/** What is asked of every tree, beside where it stands; the rest is folded. */
+const FIRST = ['tag', 'species', 'cultivar', 'plantedYear'];
+const REST = TREE_FIELDS.filter((field) => ![...PLACE, ...FIRST].includes(field.name));
+
+/** The tag after this one: K-09 makes K-10. */
+export const tagAfter = (tag: string) =>
+  tag.replace(/\d+$/, (number) => String(Number(number) + 1).padStart(number.length, '0'));
 
 export function AddTree() {
   const siteId = Number(useParams().siteId);
@@ -33,6 +39,7 @@ export function AddTree() {
       error={add.error}
       saving={add.isPending}
       save={(data) => add.mutateAsync(data).then((tree) => navigate('/sites/' + siteId + '?tree=' + tree.id))}
+      saveAndGoOn={(data) => add.mutateAsync(data)}
     />
   );
 }
@@ -131,6 +138,7 @@ function TreeFields({
   error,
   saving,
   save,
+  saveAndGoOn,
 }: {
   siteId: number;
   treeId?: number;
@@ -140,7 +148,10 @@ function TreeFields({
   error: unknown;
   saving: boolean;
   save: (data: TreeData) => Promise<unknown>;
+  /** Keeps it and stays, for the next one. */
+  saveAndGoOn?: (data: TreeData) => Promise<unknown>;
 }) {
+  const [added, setAdded] = useState<string>();
   const form = useForm<Typed>({ resolver: zodResolver(TREE.schema), defaultValues: start });
   const others = useTrees(siteId, { q: '', species: '', triage: '', sort: 'tag' });
   const east = numberIn(String(useWatch({ control: form.control, name: 'eastM' })), 'm');
@@ -149,23 +160,52 @@ function TreeFields({
   const submit = form.handleSubmit((fields) =>
     save(TREE.data(fields)).catch((refused: unknown) => showRefused(refused, form.setError)),
   );
+  // The next tree of a row is mostly of the same kind, and stands beside this one.
+  const another = form.handleSubmit(async (fields) => {
+    try {
+      await saveAndGoOn?.(TREE.data(fields));
+      setAdded(String(fields.tag));
+      form.reset({ ...fields, tag: tagAfter(String(fields.tag)), eastM: '', northM: '', note: '' });
+      form.setFocus('tag');
+    } catch (refused) {
+      showRefused(refused, form.setError);
+    }
+  });
+  const wrongInRest = REST.some((field) => form.formState.errors[field.name]);
+  const [unfolded, setUnfolded] = useState(!!treeId);
   return (
     <Form onSubmit={submit} noValidate>
       <h1>{title}</h1>
+      {added && (
+        <p role="status">
+          <State code="yes" word={added + ' is registered'} /> Now the next one: click where it stands.
+        </p>
+      )}
       <ProblemAlert error={error} withFields={false} />
       {theirs && <Theirs form={form} start={start} theirs={theirs} />}
       <Row>
         <Col lg={7}>
           <Row>
-            {TREE_FIELDS.filter((field) => !ALONE.includes(field.name)).map((field) => (
-              <Col sm={4} key={field.name}>
+            {TREE_FIELDS.filter((field) => FIRST.includes(field.name)).map((field) => (
+              <Col sm={6} key={field.name}>
                 <FieldInput form={form} field={field} />
               </Col>
             ))}
           </Row>
-          {TREE_FIELDS.filter((field) => BELOW.includes(field.name)).map((field) => (
-            <FieldInput key={field.name} form={form} field={field} />
-          ))}
+          <details
+            open={unfolded || wrongInRest}
+            onToggle={(e) => setUnfolded((e.target as HTMLDetailsElement).open)}
+            className="mb-3"
+          >
+            <summary>More of it: rootstock, form, height wanted, group, owner, note</summary>
+            <Row className="mt-2">
+              {REST.map((field) => (
+                <Col sm={field.name === 'note' ? 12 : 4} key={field.name}>
+                  <FieldInput form={form} field={field} />
+                </Col>
+              ))}
+            </Row>
+          </details>
         </Col>
         <Col lg={5}>
           <p className="mb-1">Click where it stands, or give metres from the site’s origin.</p>
@@ -195,6 +235,11 @@ function TreeFields({
       <Button type="submit" disabled={saving}>
         Save
       </Button>{' '}
+      {saveAndGoOn && (
+        <Button variant="outline-primary" disabled={saving} onClick={() => void another()}>
+          Save and add another
+        </Button>
+      )}{' '}
       <Link className="btn btn-link" to={'/sites/' + siteId + (treeId ? '/trees/' + treeId : '')}>
         Leave without saving
       </Link>

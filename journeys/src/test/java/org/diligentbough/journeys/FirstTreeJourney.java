@@ -78,6 +78,7 @@ class FirstTreeJourney {
         browser.page
                 .getByLabel("Kind", new Page.GetByLabelOptions().setExact(true))
                 .selectOption("apple");
+        browser.page.getByText("More of it: rootstock").click();
         browser.page.getByLabel("Form wanted").selectOption("open-centre");
         browser.page.getByLabel("Height wanted").fill("4.2");
         // Where it stands is clicked on the plan.

@@ -36,7 +36,7 @@ class BulkApiTest {
         assertThat(seen.get("suggested").toString())
                 .isEqualTo("[\"tag\",\"cultivar\",\"species\",\"plantedYear\",\"\"]");
         assertThat(seen.get("rows").intValue()).isEqualTo(1);
-        assertThat(seen.at("/first/0/1").stringValue()).isEqualTo("Clay Queen");
+        assertThat(seen.at("/rows/0/1").stringValue()).isEqualTo("Clay Queen");
         assertThat(trees(site)).isEmpty();
     }
 

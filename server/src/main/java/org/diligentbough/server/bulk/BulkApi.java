@@ -36,7 +36,6 @@ import tools.jackson.databind.json.JsonMapper;
 @RestController
 @RequestMapping("/api/sites/{siteId}")
 class BulkApi {
-    private static final int ROWS_SHOWN = 5;
     private static final String CSV = "text/csv";
     private static final String GEOJSON = "application/geo+json";
 
@@ -54,11 +53,11 @@ class BulkApi {
      * What a table holds, to match its columns.
      *
      * @param suggested for each column the field its name suggests, or empty
-     * @param first its first rows
+     * @param rows its rows as they stand, to be looked at and mended
      * @param fields all fields a column can fill
      */
     record TableView(
-            List<String> columns, List<String> suggested, List<List<String>> first, int rows, List<String> fields) {}
+            List<String> columns, List<String> suggested, List<List<String>> rows, List<String> fields) {}
 
     /** How many trees were registered. */
     record AddedView(int trees) {}
@@ -76,8 +75,7 @@ class BulkApi {
         return new TableView(
                 table.columns(),
                 table.suggested().stream().map(field -> field.orElse("")).toList(),
-                table.first(ROWS_SHOWN),
-                table.size(),
+                table.cells(),
                 TreeTable.FIELDS);
     }
 

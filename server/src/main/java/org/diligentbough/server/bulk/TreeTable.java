@@ -102,9 +102,9 @@ final class TreeTable {
         return columns;
     }
 
-    /** The first rows as they stand, to look at while columns are matched. */
-    List<List<String>> first(int most) {
-        return rows.stream().limit(most).map(CSVRecord::toList).toList();
+    /** The rows as they stand, to be looked at and mended. */
+    List<List<String>> cells() {
+        return rows.stream().map(CSVRecord::toList).toList();
     }
 
     int size() {
