@@ -97,6 +97,23 @@ const PERSON = 'bough-person';
 export const currentPersonId = () => localStorage.getItem(PERSON);
 export const setCurrentPersonId = (id: number) => localStorage.setItem(PERSON, String(id));
 
+/** Names the change a request made. */
+const CHANGE = 'Bough-Change';
+
+/** The last change made on this page, for whoever wants to see or undo it. */
+export const lastChange = {
+  id: undefined as number | undefined,
+  heard: new Set<() => void>(),
+  tell(id: number | undefined) {
+    this.id = id;
+    for (const hear of this.heard) hear();
+  },
+  hear: (hear: () => void) => {
+    lastChange.heard.add(hear);
+    return () => lastChange.heard.delete(hear);
+  },
+};
+
 export const api = createClient<paths>({ baseUrl: '/' });
 
 api.use({
@@ -104,6 +121,12 @@ api.use({
     const person = currentPersonId();
     if (person) request.headers.set('X-Bough-Person', person);
     return request;
+  },
+  onResponse({ response, schemaPath }) {
+    const change = Number(response.headers.get(CHANGE));
+    // What undoing changed is told by itself.
+    if (response.ok && change && !schemaPath.endsWith('/undo')) lastChange.tell(change);
+    return response;
   },
   onError() {
     return new Problem(0, 'The server cannot be reached just now. Try again in a moment.');

@@ -71,6 +71,15 @@ export const useChangeTree = (treeId: number) =>
     unwrap(await api.PUT('/api/trees/{treeId}', { params: { path: { treeId } }, body })),
   );
 
+/** Plants a made-up orchard to play with. */
+export const usePlantSample = () => useChange(async () => unwrap(await api.POST('/api/samples')));
+
+/** Throws a sample away, with all that was done in it. */
+export const useThrowAway = () =>
+  useChange(async (siteId: number) =>
+    unwrap(await api.DELETE('/api/samples/{siteId}', { params: { path: { siteId } } })),
+  );
+
 export const useAddArchive = () =>
   useChange(async (file: File) =>
     unwrap(await api.POST('/api/archives', { body: JSON.parse(await file.text()) })),

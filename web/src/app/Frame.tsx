@@ -9,6 +9,7 @@ import { SeasonRibbon } from '../season/SeasonRibbon';
 import { Find } from './Find';
 import { PhoneBar } from './PhoneBar';
 import { WORK } from './places';
+import { Undo } from './Undo';
 import { Keys } from './Keys';
 import { BeingJudged } from '../verdict/BeingJudged';
 import { Icon } from '../parts/Icon';
@@ -116,6 +117,7 @@ export function Frame() {
       <main id="page" tabIndex={-1}>
         <Outlet />
       </main>
+      <Undo />
       {site && <PhoneBar siteId={site.id} walking={walking} />}
     </>
   );

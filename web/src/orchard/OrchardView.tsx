@@ -12,6 +12,7 @@ import { RemovalRegister } from '../wood/RemovalForm';
 import { useSite, useTrees } from '../api/orchard';
 import { FirstSteps, useNotWalked } from './FirstSteps';
 import { SitePlan } from './SitePlan';
+import { SampleStrip } from './Welcome';
 import { SPECIES, TRIAGE, TRIAGE_MEANS } from '../vocabulary/orchard';
 import { Icon } from '../parts/Icon';
 
@@ -72,6 +73,7 @@ export function OrchardView() {
           Add a tree
         </Link>
       </div>
+      {site.data.sample && <SampleStrip siteId={siteId} />}
       {!filtered && <FirstSteps siteId={siteId} trees={trees.total} />}
       {list.length === 0 && !filtered ? (
         <p>

@@ -1,7 +1,7 @@
 import { zodResolver } from '@hookform/resolvers/zod';
 import { Button, Col, Form, Row } from 'react-bootstrap';
 import { useForm } from 'react-hook-form';
-import { Link, useNavigate, useParams } from 'react-router';
+import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
 import type { SiteData } from '../api/client';
 import { useAddSite, useChangeSite, useSite } from '../api/orchard';
 import { showRefused } from '../parts/fields';
@@ -13,11 +13,12 @@ import { SCHOOLS } from '../vocabulary/orchard';
 import { Climate } from './Climate';
 import { POLICY_FIELDS, SITE_FIELDS } from './siteFields';
 import { at, dataOf, EMPTY, type Fields, fieldsOf, schema } from './siteForm';
-import { ArchiveUpload } from './Welcome';
+import { ArchiveUpload, PlantSample } from './Welcome';
 
 export function AddSite() {
   const navigate = useNavigate();
   const add = useAddSite();
+  const table = useSearchParams()[0].get('then') === 'bulk';
   useTitle('New site');
   return (
     <>
@@ -26,11 +27,18 @@ export function AddSite() {
         start={EMPTY}
         error={add.error}
         saving={add.isPending}
-        save={(data) => add.mutateAsync(data).then((site) => navigate('/sites/' + site.id))}
+        save={(data) =>
+          add.mutateAsync(data).then((site) => navigate('/sites/' + site.id + (table ? '/bulk' : '')))
+        }
       />
       <hr />
-      <p>Or bring in a site with its trees and surveys from an archive.</p>
-      <ArchiveUpload />
+      <p>
+        Or bring in a site with its trees and surveys from an archive, or plant a made-up one to play with.
+      </p>
+      <div className="d-flex flex-wrap gap-2">
+        <ArchiveUpload />
+        <PlantSample variant="outline-primary" />
+      </div>
     </>
   );
 }

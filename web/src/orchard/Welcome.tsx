@@ -4,7 +4,8 @@ import { Link, Navigate, useNavigate } from 'react-router';
 import { Loading } from '../parts/Loading';
 import { ProblemAlert } from '../parts/ProblemAlert';
 import { useTitle } from '../parts/useTitle';
-import { useAddArchive, useSites } from '../api/orchard';
+import { useAskOnce } from '../parts/useAskOnce';
+import { useAddArchive, usePlantSample, useSites, useThrowAway } from '../api/orchard';
 
 /** The first site, or what to do first where there is none. */
 export function Welcome() {
@@ -14,17 +15,86 @@ export function Welcome() {
   const first = sites.data[0];
   if (first) return <Navigate to={'/sites/' + first.id} replace />;
   return (
-    <div className="mx-auto" style={{ maxWidth: 620 }}>
+    <div className="mx-auto" style={{ maxWidth: 760 }}>
       <h1>An empty orchard</h1>
       <p>
-        Start with the place your trees stand: where it is and what its weather is like. Then register the
-        trees, walk to each with a phone, and every limb gets its judgement and its year.
+        Trees are registered, walked to with a phone, and every limb gets its judgement and its year. Three
+        ways to begin:
       </p>
-      <Link className="btn btn-primary me-2" to="/sites/new">
-        Add a site
-      </Link>
+      <div className="ways-in">
+        <section>
+          <h2>Play first</h2>
+          <p>
+            Sixty made-up trees on an old brickfield, walked, judged and planned. Do with them what you like;
+            throw them away when you have seen enough.
+          </p>
+          <PlantSample variant="outline-primary" />
+        </section>
+        <section>
+          <h2>Your trees are in a table</h2>
+          <p>
+            Name the place, then take in the table, or a map of points. Its columns are matched on screen.
+          </p>
+          <Link className="btn btn-outline-primary" to="/sites/new?then=bulk">
+            Take in a table of trees
+          </Link>
+        </section>
+        <section>
+          <h2>Begin with one tree</h2>
+          <p>Name the place, put the first tree on its plan, and walk to it.</p>
+          <Link className="btn btn-primary" to="/sites/new">
+            Begin
+          </Link>
+        </section>
+      </div>
+      <p className="mt-3 mb-1">Moving from elsewhere with everything?</p>
       <ArchiveUpload />
     </div>
+  );
+}
+
+/** Plants a sample orchard and goes there. */
+export function PlantSample({ variant }: { variant: string }) {
+  const plant = usePlantSample();
+  const navigate = useNavigate();
+  return (
+    <>
+      <Button
+        variant={variant}
+        disabled={plant.isPending}
+        onClick={() => plant.mutate(undefined, { onSuccess: (made) => navigate('/sites/' + made.siteId) })}
+      >
+        {plant.isPending ? 'Planting…' : 'Plant a sample orchard'}
+      </Button>
+      <ProblemAlert error={plant.error} />
+    </>
+  );
+}
+
+/** That this orchard is made up, and the way out of it. */
+export function SampleStrip({ siteId }: { siteId: number }) {
+  const thrown = useThrowAway();
+  const navigate = useNavigate();
+  const ask = useAskOnce();
+  return (
+    <aside className="sample-strip no-print" aria-label="A sample">
+      <span>A sample orchard: its trees and people are made up. Try anything.</span>{' '}
+      <Link to="/sites/new">Begin your own</Link>{' '}
+      <Button
+        size="sm"
+        variant="outline-primary"
+        disabled={thrown.isPending}
+        onClick={() =>
+          ask.sure('The sample goes, with its people and everything you did in it.', () =>
+            thrown.mutate(siteId, { onSuccess: () => navigate('/') }),
+          )
+        }
+      >
+        Throw it away
+      </Button>
+      {ask.question}
+      <ProblemAlert error={thrown.error} />
+    </aside>
   );
 }
 

@@ -32,6 +32,9 @@ const PART =
 export function readLength(text: string, into: Length, units: Units): number | null {
   let rest = text.trim().replace(/[’‘]/g, "'").replace(/[“”]/g, '"');
   if (rest === '') return null;
+  const sign = /^[-−]/.test(rest) ? -1 : 1;
+  rest = rest.replace(/^[-−]\s*/, '');
+  if (rest === '') return NaN;
   let cm = 0;
   let before: keyof typeof CM | undefined;
   while (rest !== '') {
@@ -46,7 +49,7 @@ export function readLength(text: string, into: Length, units: Units): number | n
     cm += number(found[1]!) * CM[unit];
     before = unit;
   }
-  return Math.round((into === 'm' ? cm / 100 : cm) * 1000) / 1000;
+  return (sign * Math.round((into === 'm' ? cm / 100 : cm) * 1000)) / 1000;
 }
 
 function number(text: string): number {
@@ -63,8 +66,8 @@ export function writeLength(value: number, from: Length, units: Units): string {
   if (units === 'metric') return String(Math.round(value * 100) / 100);
   const inches = (value * CM[from]) / CM.in;
   if (from === 'cm') return String(Math.round(inches * 10) / 10);
-  const whole = Math.round(inches);
-  return Math.floor(whole / 12) + "' " + (whole % 12) + '"';
+  const whole = Math.round(Math.abs(inches));
+  return (inches < 0 ? '-' : '') + Math.floor(whole / 12) + "' " + (whole % 12) + '"';
 }
 
 /** Metres or centimetres as text of its own: 4.2 m, 12 cm; 13 ft 9 in, 4.7 in. */

@@ -51,6 +51,10 @@ describe('lengths as people write them', () => {
     expect(writeLength(4.2, 'm', 'metric')).toBe('4.2');
     expect(writeLength(4.2, 'm', 'imperial')).toBe('13\' 9"');
     expect(writeLength(35.56, 'cm', 'imperial')).toBe('14');
+    // West of the origin.
+    expect(readLength('-3,5', 'm', 'metric')).toBe(-3.5);
+    expect(readLength('-', 'm', 'metric')).toBeNaN();
+    expect(readLength(writeLength(-4.2, 'm', 'imperial'), 'm', 'imperial')).toBeCloseTo(-4.2, 1);
     expect(readLength(writeLength(6.4, 'm', 'imperial'), 'm', 'imperial')).toBeCloseTo(6.4, 1);
   });
 });

@@ -1,4 +1,8 @@
+import { useState } from 'react';
 import { Link } from 'react-router';
+import { useUndo, useWhatChanged } from '../api/changes';
+import { BeforeAfter } from '../parts/BeforeAfter';
+import { ProblemAlert } from '../parts/ProblemAlert';
 import type { LoggedCut, Moment, VisitCut } from '../api/client';
 import { cutsInWords } from '../vocabulary/crew';
 import { TRIAGE } from '../vocabulary/orchard';
@@ -166,6 +170,7 @@ function done(cuts: LoggedCut[], planned: VisitCut[]): string {
 /** Who changed what in the records, for whoever wants to know. */
 function Changes({ treeId }: { treeId: number }) {
   const history = useHistory(treeId);
+  const [open, setOpen] = useState<number>();
   return (
     <details className="mt-2">
       <summary>Who changed what</summary>
@@ -173,13 +178,44 @@ function Changes({ treeId }: { treeId: number }) {
         <ul className="list-unstyled mb-0">
           {history.data?.map((entry) => (
             <li key={entry.id}>
-              <span className="faint">{dateTime(entry.at)}</span> {ENTITIES[entry.entity]}{' '}
+              <span className="faint">{dateTime(entry.at)}</span> {ENTITIES[entry.entity] ?? entry.entity}{' '}
               {entry.action.replace('-', ' ')}
-              {entry.who ? ' by ' + entry.who : ''}
+              {entry.who ? ' by ' + entry.who : ''}{' '}
+              <button
+                type="button"
+                className="btn btn-link btn-sm p-0 align-baseline"
+                aria-expanded={open === entry.id}
+                onClick={() => setOpen(open === entry.id ? undefined : entry.id)}
+              >
+                before and after
+              </button>
+              {open === entry.id && <OneChange id={entry.id} />}
             </li>
           ))}
         </ul>
       </section>
     </details>
+  );
+}
+
+function OneChange({ id }: { id: number }) {
+  const change = useWhatChanged(id);
+  const undo = useUndo();
+  if (!change.data) return <Loading error={change.error} />;
+  return (
+    <div className="ms-3 mb-2">
+      <BeforeAfter changes={change.data.changes} />
+      {change.data.undoable && (
+        <button
+          type="button"
+          className="btn btn-outline-primary btn-sm"
+          disabled={undo.isPending}
+          onClick={() => undo.mutate(id)}
+        >
+          Undo this
+        </button>
+      )}
+      <ProblemAlert error={undo.error} />
+    </div>
   );
 }

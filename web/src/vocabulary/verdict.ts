@@ -131,4 +131,11 @@ export const ENTITIES: Record<string, string> = {
   removal: 'removal',
   day: 'work day',
   person: 'person',
+  figure: 'number of the rules',
+  hours: 'hours of the seasons',
+  photo: 'photo',
+  sighting: 'stage seen',
+  care: 'care',
+  'what-if': 'what if',
+  'day-note': 'note of the day',
 };

@@ -35,7 +35,7 @@ class BulkApiTest {
                 .expect(200);
         assertThat(seen.get("suggested").toString())
                 .isEqualTo("[\"tag\",\"cultivar\",\"species\",\"plantedYear\",\"\"]");
-        assertThat(seen.get("rows").intValue()).isEqualTo(1);
+        assertThat(seen.get("rows")).hasSize(1);
         assertThat(seen.at("/rows/0/1").stringValue()).isEqualTo("Clay Queen");
         assertThat(trees(site)).isEmpty();
     }

@@ -56,8 +56,7 @@ class BulkApi {
      * @param rows its rows as they stand, to be looked at and mended
      * @param fields all fields a column can fill
      */
-    record TableView(
-            List<String> columns, List<String> suggested, List<List<String>> rows, List<String> fields) {}
+    record TableView(List<String> columns, List<String> suggested, List<List<String>> rows, List<String> fields) {}
 
     /** How many trees were registered. */
     record AddedView(int trees) {}

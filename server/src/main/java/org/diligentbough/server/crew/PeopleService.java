@@ -108,6 +108,17 @@ public class PeopleService {
         history.takenAway(new About("person", id, null, null), before);
     }
 
+    /** Puts somebody back on the list who was taken off it. */
+    @Transactional
+    void comeBack(long id, int version) {
+        person.id();
+        Person before = one(id);
+        if (people.comeBack(id, version) == 0) {
+            throw ProblemException.stale("This person");
+        }
+        history.changed(new About("person", id, null, null), before, one(id));
+    }
+
     @Transactional
     Person change(long id, int version, PersonData data) {
         person.id();

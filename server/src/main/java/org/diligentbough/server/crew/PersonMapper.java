@@ -50,6 +50,10 @@ public interface PersonMapper {
             """)
     int leave(@Param("id") long id, @Param("version") int version, @Param("on") LocalDate on);
 
+    /** Returns how many rows had the version: 1, or 0 when somebody was quicker. */
+    @Update("update person set left_on = null, version = version + 1 where id = #{id} and version = #{version}")
+    int comeBack(@Param("id") long id, @Param("version") int version);
+
     @Select("select person_id, ticket, until from person_ticket order by person_id, until desc, ticket")
     List<TicketRow> tickets();
 

@@ -33,8 +33,9 @@ class SiteApi {
      *
      * @param today its local date
      * @param version to be sent back when changing it
+     * @param sample made up to play with: it may be thrown away
      */
-    record SiteView(long id, int version, LocalDate today, SiteData data) {}
+    record SiteView(long id, int version, LocalDate today, SiteData data, boolean sample) {}
 
     /** A change to a site, with the version it was based on. */
     record SiteChange(
@@ -65,6 +66,6 @@ class SiteApi {
     }
 
     private SiteView view(SiteRow row) {
-        return new SiteView(row.id(), row.version(), today.in(row.zone()), row.data());
+        return new SiteView(row.id(), row.version(), today.in(row.zone()), row.data(), row.sample());
     }
 }

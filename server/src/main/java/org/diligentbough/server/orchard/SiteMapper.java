@@ -13,7 +13,7 @@ import org.apache.ibatis.annotations.Update;
 public interface SiteMapper {
     String COLUMNS = """
             id, version, name, latitude, longitude, time_zone, monthly_mean_c, monthly_rain_mm, monthly_min_c, monthly_max_c,
-            allowance, summer_allowance, big_cuts, pome, apricot, peach, fig, bend, sealing, in_growth, policy_note
+            allowance, summer_allowance, big_cuts, pome, apricot, peach, fig, bend, sealing, in_growth, policy_note, sample
             """;
 
     /** A row of the table. */
@@ -38,7 +38,8 @@ public interface SiteMapper {
             String bend,
             String sealing,
             String inGrowth,
-            String policyNote) {
+            String policyNote,
+            Boolean sample) {
 
         public SiteData data() {
             return new SiteData(
@@ -86,6 +87,20 @@ public interface SiteMapper {
                     returning id
                     """, affectData = true)
     long add(@Param("s") SiteData site);
+
+    /** Marks a site as a sample, and who was added in the same breath, after {@code lastPerson}, as having come with it. */
+    @Update("""
+            with came as (update person set sample_site = #{id} where id > #{lastPerson} and xmin = pg_current_xact_id()::xid)
+            update site set sample = true where id = #{id}
+            """)
+    void makeSample(@Param("id") long id, @Param("lastPerson") long lastPerson);
+
+    @Select("select coalesce(max(id), 0) from person")
+    long lastPerson();
+
+    /** Whether a sample of that id stood here and is gone now, with everything in it. */
+    @Select(value = "select throw_away_sample(#{id})", affectData = true)
+    boolean throwAwaySample(long id);
 
     /** Returns how many rows had the version: 1, or 0 when somebody was quicker. */
     @Update("""

@@ -2,16 +2,22 @@ package org.diligentbough.server.shared;
 
 import java.time.Instant;
 import java.util.List;
-import org.apache.ibatis.annotations.Insert;
+import java.util.Optional;
 import org.apache.ibatis.annotations.Mapper;
 import org.apache.ibatis.annotations.Param;
 import org.apache.ibatis.annotations.Select;
 import org.springframework.stereotype.Component;
+import org.springframework.web.context.request.RequestContextHolder;
+import org.springframework.web.context.request.ServletRequestAttributes;
+import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
 /** Who changed what. Written in the transaction of the change itself; never altered. */
 @Component
 public class History {
+    /** Names the change a request made, so that it can be looked at and undone; the last, where it made several. */
+    public static final String HEADER = "Bough-Change";
+
     private final HistoryMapper mapper;
     private final CurrentPerson person;
     private final JsonMapper json;
@@ -26,22 +32,62 @@ public class History {
     public record About(String entity, long entityId, Long siteId, Long treeId) {}
 
     public void added(About about, Object after) {
-        mapper.add(person.idOrNull(), about, "added", null, json.writeValueAsString(after));
+        keep(about, "added", null, after);
     }
 
     public void imported(About about, Object after) {
-        mapper.add(person.idOrNull(), about, "imported", null, json.writeValueAsString(after));
+        keep(about, "imported", null, after);
     }
 
     public void changed(About about, Object before, Object after) {
-        mapper.add(
-                person.idOrNull(), about, "changed", json.writeValueAsString(before), json.writeValueAsString(after));
+        keep(about, "changed", before, after);
     }
 
     /** For what was taken away and stands no longer; what it was is kept here. */
     public void takenAway(About about, Object before) {
-        mapper.add(person.idOrNull(), about, "taken-away", json.writeValueAsString(before), null);
+        keep(about, "taken-away", before, null);
     }
+
+    private void keep(About about, String action, Object before, Object after) {
+        long id = mapper.add(person.idOrNull(), about, action, written(before), written(after));
+        if (RequestContextHolder.getRequestAttributes() instanceof ServletRequestAttributes answering
+                && answering.getResponse() != null) {
+            answering.getResponse().setHeader(HEADER, String.valueOf(id));
+        }
+    }
+
+    private String written(Object state) {
+        return state == null ? null : json.writeValueAsString(state);
+    }
+
+    /** One change with what it was before and after, each null where there was nothing. */
+    public Optional<Kept> one(long id) {
+        return mapper.one(id)
+                .map(row -> new Kept(
+                        row.id(),
+                        row.at(),
+                        row.who(),
+                        new About(row.entity(), row.entityId(), row.siteId(), row.treeId()),
+                        row.action(),
+                        read(row.beforeJson()),
+                        read(row.afterJson()),
+                        row.newest()));
+    }
+
+    private JsonNode read(String state) {
+        return state == null ? null : json.readTree(state);
+    }
+
+    /** A change as it was kept; {@code newest} when nothing has changed the same thing since. */
+    public record Kept(
+            long id,
+            Instant at,
+            String who,
+            About about,
+            String action,
+            JsonNode before,
+            JsonNode after,
+            boolean newest) {}
 
     /** The newest changes to a tree and its surveys, newest first. */
     public List<Entry> ofTree(long treeId, int most) {
@@ -58,12 +104,36 @@ public class History {
     /** The history table. */
     @Mapper
     interface HistoryMapper {
-        @Insert("""
+        record KeptRow(
+                Long id,
+                Instant at,
+                String who,
+                String entity,
+                Long entityId,
+                Long siteId,
+                Long treeId,
+                String action,
+                String beforeJson,
+                String afterJson,
+                Boolean newest) {}
+
+        @Select("""
+                select h.id, h.at, p.name as who, h.entity, h.entity_id, h.site_id, h.tree_id, h.action,
+                       h.before_json::text as before_json, h.after_json::text as after_json,
+                       not exists (select from history l where l.id > h.id and l.entity = h.entity
+                                   and l.entity_id = h.entity_id and l.site_id is not distinct from h.site_id
+                                   and l.tree_id is not distinct from h.tree_id) as newest
+                from history h left join person p on p.id = h.person_id where h.id = #{id}
+                """)
+        Optional<KeptRow> one(long id);
+
+        @Select(value = """
                 insert into history (person_id, site_id, tree_id, entity, entity_id, action, before_json, after_json)
                 values (#{personId}, #{about.siteId}, #{about.treeId}, #{about.entity}, #{about.entityId}, #{action},
                         #{before}::jsonb, #{after}::jsonb)
-                """)
-        void add(
+                returning id
+                """, affectData = true)
+        long add(
                 @Param("personId") Long personId,
                 @Param("about") About about,
                 @Param("action") String action,
