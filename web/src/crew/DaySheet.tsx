@@ -9,6 +9,7 @@ import type { Mark } from '../drawing/marks';
 import { TreeDrawing } from '../drawing/TreeDrawing';
 import { CUTS, REACHES, TECHNIQUES, TICKETS, TOOLS, VERDICTS } from '../vocabulary/verdict';
 import { weekday } from './DaysView';
+import { DayMap } from './DayMap';
 import { useSheet } from './queries';
 import { DAY_STATES, KIT, TICKET_NAMES } from '../vocabulary/crew';
 
@@ -60,6 +61,14 @@ export function DaySheet() {
           {trees.map((tree, i) => i + 1 + ' ' + tree.tag + (tree.sick ? ' (sick, last)' : '')).join(', ') ||
             'no tree yet'}
         </p>
+        <DayMap
+          stops={trees.map((tree) => ({
+            tag: tree.tag,
+            eastM: tree.eastM,
+            northM: tree.northM,
+            spreadM: tree.drawing.spreadM,
+          }))}
+        />
         <ul className="small mb-2">
           <li>Nobody works alone. Nobody stands within twice the length of what is coming down.</li>
           <li>
@@ -131,6 +140,7 @@ function TreeOfSheet({ tree, number }: { tree: TreeSheet; number: number }) {
           <ol className="sheet-cuts">
             {tree.cuts.map((cut) => (
               <li key={cut.limb + cut.kind}>
+                <Box />
                 <strong>
                   {VERDICTS[cut.kind]} {cut.limb}
                 </strong>{' '}
@@ -149,17 +159,24 @@ function TreeOfSheet({ tree, number }: { tree: TreeSheet; number: number }) {
             ))}
           </ol>
           {tree.shoots > 0 && (
-            <p className="mb-1">Then, for the time left, {tree.shoots} of the upright shoots.</p>
+            <p className="mb-1">
+              <Box />
+              Then, for the time left, {tree.shoots} of the upright shoots.
+            </p>
           )}
           {tree.tasks?.length > 0 && (
             <ul className="mb-1">
               {tree.tasks.map((task) => (
-                <li key={task.code}>{task.text}</li>
+                <li key={task.code}>
+                  <Box />
+                  {task.text}
+                </li>
               ))}
             </ul>
           )}
           {tree.upkeepMinutes > 0 && (
             <p className="mb-1">
+              <Box />
               {tree.cuts.length > 0 ? 'Then the' : 'The'} ordinary yearly cutting: what died, crosses or
               stands upright since the last time, and what grew past its height; about {tree.upkeepMinutes}{' '}
               person-minutes, an estimate from kind, age and size.
@@ -177,3 +194,6 @@ function TreeOfSheet({ tree, number }: { tree: TreeSheet; number: number }) {
     </section>
   );
 }
+
+/** To be ticked with a pencil. */
+const Box = () => <span className="tick-box" aria-hidden="true" />;

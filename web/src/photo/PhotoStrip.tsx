@@ -1,16 +1,9 @@
-import { useQuery } from '@tanstack/react-query';
 import { useEffect, useMemo } from 'react';
-import { api, unwrap } from '../api/client';
 import type { Item } from '../field/outbox';
 import { useWaiting } from '../field/useWaiting';
 import { date } from '../parts/format';
-
-const usePhotos = (treeId: number) =>
-  useQuery({
-    queryKey: ['photos', treeId],
-    queryFn: async () =>
-      unwrap(await api.GET('/api/trees/{treeId}/photos', { params: { path: { treeId } } })),
-  });
+import { Pairs } from './Pairs';
+import { usePhotos } from './queries';
 
 /** Photos of a tree, newest first, those that wait on this phone before them; of one spot when it is given. */
 export function PhotoStrip({ treeId, spot }: { treeId: number; spot?: string }) {
@@ -24,30 +17,33 @@ export function PhotoStrip({ treeId, spot }: { treeId: number; spot?: string }) 
   const shown = photos.data?.filter((photo) => !spot || photo.spot === spot) ?? [];
   if (shown.length + here.length === 0) return null;
   return (
-    <div className="photo-strip">
-      {here.map((item) => (
-        <figure key={item.key}>
-          <HerePicture item={item} alt={'The tree ' + spotOf(item)} />
-          <figcaption className="small">
-            {!spot && spotOf(item) + ', '}
-            {item.state === 'held' ? 'not taken: ' + (item.refusal?.detail ?? '') : 'waits on this phone'}
-          </figcaption>
-        </figure>
-      ))}
-      {shown.map((photo) => (
-        <a key={photo.key} href={'/api/photos/' + photo.key} target="_blank" rel="noreferrer">
-          <img
-            src={'/api/photos/' + photo.key}
-            loading="lazy"
-            alt={'The tree ' + photo.spot + ', ' + date(photo.takenOn)}
-          />
-          <span className="small">
-            {!spot && photo.spot + ', '}
-            {date(photo.takenOn)}
-          </span>
-        </a>
-      ))}
-    </div>
+    <>
+      <div className="photo-strip">
+        {here.map((item) => (
+          <figure key={item.key}>
+            <HerePicture item={item} alt={'The tree ' + spotOf(item)} />
+            <figcaption className="small">
+              {!spot && spotOf(item) + ', '}
+              {item.state === 'held' ? 'not taken: ' + (item.refusal?.detail ?? '') : 'waits on this phone'}
+            </figcaption>
+          </figure>
+        ))}
+        {shown.map((photo) => (
+          <a key={photo.key} href={'/api/photos/' + photo.key} target="_blank" rel="noreferrer">
+            <img
+              src={'/api/photos/' + photo.key}
+              loading="lazy"
+              alt={'The tree ' + photo.spot + ', ' + date(photo.takenOn)}
+            />
+            <span className="small">
+              {!spot && photo.spot + ', '}
+              {date(photo.takenOn)}
+            </span>
+          </a>
+        ))}
+      </div>
+      <Pairs photos={shown} />
+    </>
   );
 }
 

@@ -7,6 +7,8 @@ import { randomKey } from '../field/outbox';
 import { keepAndSend } from '../field/phone';
 import { shrink } from '../field/picture';
 import { Icon } from '../parts/Icon';
+import { usePhotos } from './queries';
+import { Viewfinder } from './Viewfinder';
 
 /** A photo, made smaller on the phone, kept there and sent when there is signal. */
 export function TakePhoto({
@@ -27,6 +29,8 @@ export function TakePhoto({
 }) {
   const file = useRef<HTMLInputElement>(null);
   const [said, setSaid] = useState('');
+  const [looking, setLooking] = useState(false);
+  const last = usePhotos(treeId).data?.find((photo) => photo.spot === spot);
   const queries = useQueryClient();
   const take = async (picture: File) => {
     let small: Blob;
@@ -61,6 +65,21 @@ export function TakePhoto({
       >
         <Icon name="camera" /> {label}
       </Button>
+      {last && 'mediaDevices' in navigator && (
+        <button type="button" className="btn btn-link btn-sm d-block" onClick={() => setLooking(true)}>
+          as last time
+        </button>
+      )}
+      {looking && last && (
+        <Viewfinder
+          last={'/api/photos/' + last.key}
+          close={() => setLooking(false)}
+          take={(picture) => {
+            setLooking(false);
+            void take(picture);
+          }}
+        />
+      )}
       <div className="small faint" aria-live="polite">
         {said}
       </div>
