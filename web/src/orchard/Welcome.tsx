@@ -85,8 +85,11 @@ export function SampleStrip({ siteId }: { siteId: number }) {
         variant="outline-primary"
         disabled={thrown.isPending}
         onClick={() =>
-          ask.sure('The sample goes, with its people and everything you did in it.', () =>
-            thrown.mutate(siteId, { onSuccess: () => navigate('/') }),
+          ask.sure(
+            'The sample goes, with its people and everything you did in it.',
+            () =>
+              // What shows the sample is gone before this is through.
+              void thrown.mutateAsync(siteId).then(() => navigate('/')),
           )
         }
       >

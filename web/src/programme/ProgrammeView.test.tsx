@@ -46,7 +46,10 @@ const programme = {
     },
     { id: 3, tag: 'K-03', species: 'fig', begun: false, minutes: 0, worth: 0, upkeepMinutes: 0, work: [] },
   ],
-  putOff: [{ id: 2, tag: 'K-02', years: 1, minutes: 60, worth: 1, inLight: 0.4, inLightAfter: 0.6 }],
+  putOff: [
+    { id: 2, tag: 'K-02', years: 1, minutes: 60, worth: 1, inLight: 0.4, inLightAfter: 0.6, enough: [] },
+    { id: 1, tag: 'K-01', minutes: 60, worth: 1, enough: [{ season: 'dormant', hours: 3.5 }] },
+  ],
   hours: [{ year: 0, season: 'dormant', hours: 2 }],
   hoursWorked: [
     { season: 'dormant', hours: 10 },

@@ -7,7 +7,6 @@ import { percent, personMinutes } from '../parts/format';
 import { useTitle } from '../parts/useTitle';
 import { SEASONS } from '../vocabulary/verdict';
 import { Hours } from './Hours';
-import { enough } from './layout';
 import { Picture } from './Picture';
 import { useProgramme } from './queries';
 import { Replan } from './Replan';
@@ -70,11 +69,12 @@ export function ProgrammeView() {
 }
 
 function PutOff({ programme, siteId }: { programme: Programme; siteId: number }) {
-  const would = (id: number) => {
-    const tree = programme.trees.find((one) => one.id === id);
-    const least = tree && enough(programme, tree);
-    return least ? `; about ${least.hours} h ${SEASONS[least.season]} in one year would do` : '';
-  };
+  const would = (tree: Programme['putOff'][number]) =>
+    tree.enough.length > 0
+      ? '; ' +
+        tree.enough.map((more) => more.hours + ' h ' + SEASONS[more.season]).join(' and ') +
+        ' in every year would do'
+      : '';
   return (
     <section aria-label="Put off">
       <h2>Put off for want of hours</h2>
@@ -83,7 +83,7 @@ function PutOff({ programme, siteId }: { programme: Programme; siteId: number })
           <li key={tree.id}>
             <Link to={'/sites/' + siteId + '/trees/' + tree.id}>{tree.tag}</Link>{' '}
             {tree.years == null
-              ? 'finds no hours in the years looked at' + would(tree.id)
+              ? 'finds no hours in the years looked at' + would(tree)
               : 'by ' + tree.years + (tree.years === 1 ? ' year' : ' years')}
             , {personMinutes(tree.minutes)} of work.
             {tree.inLight != null &&

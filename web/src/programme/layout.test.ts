@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import type { Programme, ProgrammeTree } from '../api/client';
-import { enough, ghostOf, inOrder, marksOf } from './layout';
+import type { ProgrammeTree } from '../api/client';
+import { ghostOf, inOrder, marksOf } from './layout';
 
 const tree = (tag: string, more: Partial<ProgrammeTree> = {}): ProgrammeTree => ({
   id: 1,
@@ -45,21 +45,5 @@ describe('the picture of the programme', () => {
     expect(ghostOf(tree('K-1', { first: 2027, begins: 2029 }))).toBe(2027);
     expect(ghostOf(tree('K-1', { first: 2027 }))).toBe(2027);
     expect(ghostOf(tree('K-1', { first: 2027, begins: 2027 }))).toBeUndefined();
-  });
-
-  it('says how many hours would do for one that finds none', () => {
-    const slots = [
-      { season: 'dormant', minutes: 200 },
-      { season: 'dormant', minutes: 90 },
-      { season: 'summer', minutes: 10 },
-    ];
-    const programme = { slots } as unknown as Programme;
-    const work = [
-      { season: 'dormant', minutes: 100, danger: false },
-      { season: 'summer', minutes: 40, danger: false },
-    ];
-    // 90 and 100 minutes are three hours and ten minutes: half hours, rounded up.
-    expect(enough(programme, tree('K-1', { work }))).toEqual({ season: 'dormant', hours: 3.5 });
-    expect(enough(programme, tree('K-1', { begins: 2027, work }))).toBeUndefined();
   });
 });

@@ -1,4 +1,4 @@
-import type { Programme, ProgrammeTree } from '../api/client';
+import type { ProgrammeTree } from '../api/client';
 
 /** How the trees of the picture are put in order. */
 export const ORDERS = { worth: 'by what it gains', kind: 'by kind', place: 'by place' } as const;
@@ -39,24 +39,3 @@ export function marksOf(tree: ProgrammeTree): Mark[] {
 /** The year in which a tree's plan would begin by itself, where it is put off. */
 export const ghostOf = (tree: ProgrammeTree): number | undefined =>
   tree.first != null && (tree.begins == null || tree.begins > tree.first) ? tree.first : undefined;
-
-/**
- * The least hours in a season with which a tree that finds none would begin: those its largest piece takes, on top of what
- * lies in that season's emptiest year.
- */
-export function enough(
-  programme: Programme,
-  tree: ProgrammeTree,
-): { season: string; hours: number } | undefined {
-  if (tree.begins != null) return undefined;
-  return tree.work
-    .filter((work) => work.year == null)
-    .map((work) => {
-      const others = programme.slots
-        .filter((slot) => slot.season === work.season)
-        .map((slot) => slot.minutes);
-      const least = others.length > 0 ? Math.min(...others) : 0;
-      return { season: work.season, hours: Math.ceil((least + work.minutes) / 30) / 2 };
-    })
-    .sort((one, other) => other.hours - one.hours)[0];
-}

@@ -87,7 +87,7 @@ class RoundJourney {
     private void people(Browser browser, String site) {
         browser.open(site + "/days");
         browser.follow("Who can come, and with which tickets");
-        ticket(browser, "Marl Keeper", "1974", "lead", "first aid", "ladder");
+        ticket(browser, "Marl Keeper", "1974", "crew leader", "first aid", "ladder");
         browser.fill("Name of somebody new", "Sedge Barrow");
         browser.press("Add");
         assertThat(browser.page.getByRole(AriaRole.ARTICLE, new Page.GetByRoleOptions().setName("Sedge Barrow")))
@@ -104,7 +104,7 @@ class RoundJourney {
         }
         person.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Save"))
                 .click();
-        assertThat(person).containsText("lead until 30 Jun 2029");
+        assertThat(person).containsText("crew leader until 30 Jun 2029");
     }
 
     private void day(Browser browser, String site) {

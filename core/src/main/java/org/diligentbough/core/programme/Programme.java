@@ -2,6 +2,7 @@ package org.diligentbough.core.programme;
 
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.EnumMap;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -24,6 +25,11 @@ import org.diligentbough.core.season.Season;
 public record Programme(List<Slot> slots, Map<Long, Integer> begins, List<PutOff> putOff) {
     /** How many years a tree can be put off before it is said that it finds no place. */
     public static final int MOST_YEARS_OFF = 6;
+
+    /** So often hours are raised and laid out anew when it is looked for how many would do. */
+    private static final int MOST_ROUNDS = 12;
+
+    private static final double HALF_AN_HOUR = 0.5;
 
     /** For how many years, from the first with work on, the yearly upkeep is told. */
     public static final int YEARS_OF_UPKEEP = 5;
@@ -139,6 +145,49 @@ public record Programme(List<Slot> slots, Map<Long, Integer> begins, List<PutOff
         return new Laying(trees, hours).lay();
     }
 
+    /**
+     * The hours in every year's seasons with which a tree that finds no place would begin, half hours, for those seasons in
+     * which it lacks some. Hours go to others first as ever: those given here are enough after they have taken theirs. Empty
+     * where it has its place already, or none is found.
+     */
+    public static Map<Season, Double> enough(List<Tree> trees, Hours hours, long waiting) {
+        Map<Season, Double> raised = new EnumMap<>(Season.class);
+        for (int round = 0; round < MOST_ROUNDS; round++) {
+            Laying laying = new Laying(trees, atLeast(hours, raised));
+            if (placed(laying.lay(), waiting)) {
+                return spared(trees, hours, waiting, raised);
+            }
+            laying.wantedFor(waiting).forEach((season, wanted) -> raised.merge(season, wanted, Math::max));
+        }
+        return Map.of();
+    }
+
+    /** What it begins with and no half hour more: others that were given hours on the way may have gone before it. */
+    private static Map<Season, Double> spared(List<Tree> trees, Hours hours, long waiting, Map<Season, Double> raised) {
+        Map<Season, Double> least = new EnumMap<>(Season.class);
+        least.putAll(raised);
+        for (Season season : raised.keySet()) {
+            while (least.get(season) > 0) {
+                Map<Season, Double> less = new EnumMap<>(least);
+                less.merge(season, -HALF_AN_HOUR, Double::sum);
+                if (!placed(new Laying(trees, atLeast(hours, less)).lay(), waiting)) {
+                    break;
+                }
+                least = less;
+            }
+        }
+        return Map.copyOf(least);
+    }
+
+    private static Hours atLeast(Hours hours, Map<Season, Double> raised) {
+        return time -> hours.at(time).map(had -> Math.max(had, raised.getOrDefault(time.season(), 0.0)));
+    }
+
+    private static boolean placed(Programme programme, long tree) {
+        return programme.putOff().stream()
+                .noneMatch(one -> one.tree() == tree && one.years().isEmpty());
+    }
+
     /** The last year in which upkeep is told of such trees. */
     public static int lastYear(List<Tree> trees) {
         return trees.stream().flatMapToInt(tree -> tree.first().stream()).min().orElse(0) + YEARS_OF_UPKEEP - 1;
@@ -232,22 +281,54 @@ public record Programme(List<Slot> slots, Map<Long, Integer> begins, List<PutOff
          */
         private OptionalInt leastDelay(List<Tree> together) {
             for (int later = 0; later <= MOST_YEARS_OFF; later++) {
-                Map<Time, Double> wanted = new HashMap<>();
-                for (Tree tree : together) {
-                    for (Work work : tree.work()) {
-                        wanted.merge(
-                                new Time(work.year() + later, work.season()),
-                                work.minutes() - work.dangerMinutes(),
-                                Double::sum);
-                    }
-                }
-                boolean fits = wanted.entrySet().stream()
+                boolean fits = wanted(together, later).entrySet().stream()
                         .allMatch(one -> one.getValue() <= 1e-9 || one.getValue() <= left(one.getKey()) + 1e-9);
                 if (fits) {
                     return OptionalInt.of(later);
                 }
             }
             return OptionalInt.empty();
+        }
+
+        /** Minutes that trees want besides danger when they begin so many years later. */
+        private static Map<Time, Double> wanted(List<Tree> together, int later) {
+            Map<Time, Double> wanted = new HashMap<>();
+            for (Tree tree : together) {
+                for (Work work : tree.work()) {
+                    wanted.merge(
+                            new Time(work.year() + later, work.season()),
+                            work.minutes() - work.dangerMinutes(),
+                            Double::sum);
+                }
+            }
+            return wanted;
+        }
+
+        /** Hours a season must have for a waiting tree and its group, in the years in which they lack fewest. */
+        Map<Season, Double> wantedFor(long waiting) {
+            List<Tree> together = units().stream()
+                    .filter(unit -> unit.stream().anyMatch(tree -> tree.id() == waiting))
+                    .findFirst()
+                    .orElse(List.of());
+            Map<Season, Double> least = Map.of();
+            double fewest = Double.MAX_VALUE;
+            for (int later = 0; later <= MOST_YEARS_OFF; later++) {
+                Map<Season, Double> lacking = new EnumMap<>(Season.class);
+                double lacks = 0;
+                for (Map.Entry<Time, Double> one : wanted(together, later).entrySet()) {
+                    double over = one.getValue() - left(one.getKey());
+                    if (one.getValue() > 1e-9 && over > 1e-9) {
+                        lacks += over;
+                        double minutes = taken.getOrDefault(one.getKey(), 0.0) + one.getValue();
+                        lacking.merge(one.getKey().season(), Math.ceil(minutes / 30 - 1e-9) * HALF_AN_HOUR, Math::max);
+                    }
+                }
+                if (lacks < fewest) {
+                    fewest = lacks;
+                    least = lacking;
+                }
+            }
+            return least;
         }
 
         private double left(Time time) {

@@ -262,4 +262,55 @@ class ProgrammeTest {
             });
         }
     }
+
+    @Test
+    void howManyHoursWouldDoIsSaidAndWouldDo() {
+        // Two hours a winter: 90 minutes fit, 150 never do.
+        List<Tree> trees = List.of(tree(1, 90, 9), tree(2, 150, 1));
+        assertThat(Programme.of(trees, TWO_HOURS).putOff()).singleElement().satisfies(one -> assertThat(one.years())
+                .isEmpty());
+        assertThat(Programme.enough(trees, TWO_HOURS, 2)).isEqualTo(Map.of(Season.DORMANT, 2.5));
+        assertThat(Programme.enough(trees, TWO_HOURS, 1)).isEmpty();
+    }
+
+    @Test
+    void aGroupWantsTheHoursOfAllOfIt() {
+        List<Tree> trees = List.of(inGroup(1, 100), inGroup(2, 100), tree(3, 60, 99));
+        assertThat(Programme.enough(trees, TWO_HOURS, 1)).isEqualTo(Map.of(Season.DORMANT, 3.5));
+    }
+
+    private static Tree inGroup(long id, double minutes) {
+        return new Tree(
+                id,
+                "G" + id,
+                Optional.of("row"),
+                false,
+                OptionalInt.empty(),
+                List.of(new Work(2027, Season.DORMANT, minutes, 0, 1)),
+                false,
+                Optional.empty());
+    }
+
+    @Property
+    void withTheHoursSaidToDoATreeBeginsAndWithHalfAnHourLessItDoesNot(@ForAll Random chance) {
+        List<Tree> trees = new ArrayList<>();
+        for (int i = 1; i <= 8; i++) {
+            trees.add(tree(i, 30 + chance.nextInt(12) * 30, chance.nextInt(20)));
+        }
+        for (PutOff one : Programme.of(trees, TWO_HOURS).putOff()) {
+            if (one.years().isPresent()) {
+                continue;
+            }
+            double wanted = Programme.enough(trees, TWO_HOURS, one.tree()).get(Season.DORMANT);
+            assertThat(unplaced(trees, wanted)).doesNotContain(one.tree());
+            assertThat(unplaced(trees, wanted - 0.5)).contains(one.tree());
+        }
+    }
+
+    private static List<Long> unplaced(List<Tree> trees, double hours) {
+        return Programme.of(trees, time -> Optional.of(hours)).putOff().stream()
+                .filter(one -> one.years().isEmpty())
+                .map(PutOff::tree)
+                .toList();
+    }
 }

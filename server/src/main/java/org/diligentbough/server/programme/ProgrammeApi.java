@@ -9,6 +9,7 @@ import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVPrinter;
 import org.diligentbough.core.knowledge.Codes;
@@ -122,6 +123,7 @@ class ProgrammeApi {
      * @param years how many; null when it finds no hours in the years looked at
      * @param inLight share of its fruiting wood in light as it stands, and waits
      * @param inLightAfter the same after its plan
+     * @param enough hours that would do, for the first few that find none
      */
     record PutOffView(
             long id,
@@ -130,7 +132,11 @@ class ProgrammeApi {
             int minutes,
             double worth,
             @MayBeNull Double inLight,
-            @MayBeNull Double inLightAfter) {}
+            @MayBeNull Double inLightAfter,
+            List<EnoughView> enough) {}
+
+    /** Hours in a season of every year with which a tree that finds none would begin. */
+    record EnoughView(String season, double hours) {}
 
     /** Hours in a season; {@code year} 0 is every year that has none of its own. */
     record HoursData(
@@ -257,7 +263,11 @@ class ProgrammeApi {
                 (int) Math.round(one.minutes()),
                 hundredths(one.worth()),
                 row.inLight(),
-                row.inLightAfter());
+                row.inLightAfter(),
+                laid.enough().getOrDefault(row.id(), Map.of()).entrySet().stream()
+                        .sorted(Map.Entry.comparingByKey())
+                        .map(more -> new EnoughView(Codes.of(more.getKey()), more.getValue()))
+                        .toList());
     }
 
     private static double hundredths(double value) {

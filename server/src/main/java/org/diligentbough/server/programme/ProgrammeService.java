@@ -11,6 +11,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalInt;
 import java.util.Set;
+import java.util.stream.Collectors;
 import org.diligentbough.core.programme.Programme;
 import org.diligentbough.core.season.Season;
 import org.diligentbough.server.orchard.OrchardService;
@@ -34,6 +35,8 @@ import org.springframework.transaction.annotation.Transactional;
 class ProgrammeService {
     /** A tree that was worked on in so many years is being carried through. */
     private static final int YEARS_BEGUN = 3;
+
+    private static final int MOST_TOLD_ENOUGH = 8;
 
     private static final int EVERY_YEAR = 0;
 
@@ -62,10 +65,11 @@ class ProgrammeService {
         this.today = today;
     }
 
-    /** A programme with what it was laid out from. */
+    /** A programme with what it was laid out from, and the hours that would do for the first that find none. */
     record Laid(
             SiteRow site,
             Programme programme,
+            Map<Long, Map<Season, Double>> enough,
             Map<Long, TreeRow> rows,
             Map<Long, Programme.Tree> trees,
             List<HoursRow> hours,
@@ -114,13 +118,24 @@ class ProgrammeService {
                             Optional.ofNullable(upkeep.get(row.id()))));
         }
         List<HoursRow> hours = programmes.hours(siteId);
+        Programme programme = Programme.of(List.copyOf(trees.values()), had(hours));
         return new Laid(
                 site,
-                Programme.of(List.copyOf(trees.values()), had(hours)),
+                programme,
+                enough(programme, List.copyOf(trees.values()), had(hours)),
                 rows,
                 trees,
                 hours,
                 hoursWorked(site, on.minusYears(1)));
+    }
+
+    /** The hours that would do for the first of those that find none. */
+    private static Map<Long, Map<Season, Double>> enough(
+            Programme programme, List<Programme.Tree> trees, Programme.Hours hours) {
+        return programme.putOff().stream()
+                .filter(one -> one.years().isEmpty())
+                .limit(MOST_TOLD_ENOUGH)
+                .collect(Collectors.toMap(Programme.PutOff::tree, one -> Programme.enough(trees, hours, one.tree())));
     }
 
     /** The programme of the site on which a tree stands. */
