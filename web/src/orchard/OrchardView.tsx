@@ -1,15 +1,16 @@
 import { Button, Form } from 'react-bootstrap';
 import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
-import type { Tree } from '../api/client';
+import type { SiteLight, Tree } from '../api/client';
 import { LightPanel } from '../light/LightPanel';
 import { useSiteLight } from '../light/queries';
 import { Loading } from '../parts/Loading';
+import { ProblemAlert } from '../parts/ProblemAlert';
 import { State } from '../parts/Reasons';
 import { date, metres, percent, words, Words } from '../parts/format';
 import { useTitle } from '../parts/useTitle';
 import { TodayBoard } from '../today/TodayBoard';
 import { RemovalRegister } from '../wood/RemovalForm';
-import { useSite, useTrees } from '../api/orchard';
+import { useChangeTree, useSite, useTrees } from '../api/orchard';
 import { FirstSteps, useNotWalked } from './FirstSteps';
 import { SitePlan } from './SitePlan';
 import { SampleStrip } from './Welcome';
@@ -26,6 +27,17 @@ const COLUMNS = [
   ['surveyed', 'Surveyed'],
 ] as const;
 
+/** What the plan shows beside kinds and states, one at a time. */
+const LAYERS = [
+  ['', 'state'],
+  ['light', 'light and shade'],
+  ['room', 'room'],
+] as const;
+
+/** Of light, shade and room only what a layer is about. */
+const of = (layer: string, all: SiteLight): SiteLight =>
+  layer === 'room' ? { ...all, ground: undefined as never, trees: [] } : { ...all, tooClose: [] };
+
 /** The site from above beside its register; picking a tree in one picks it in the other. */
 export function OrchardView() {
   const siteId = Number(useParams().siteId);
@@ -40,8 +52,10 @@ export function OrchardView() {
   const trees = useTrees(siteId, filter);
   useTitle(site.data?.data.name);
   const picked = Number(params.get('tree')) || undefined;
-  const lit = params.get('light') === 'yes';
+  const layer = LAYERS.find(([code]) => code === params.get('layer'))?.[0] ?? '';
+  const lit = layer !== '';
   const light = useSiteLight(siteId, lit);
+  const change = useChangeTree(picked ?? 0);
   const notWalked = useNotWalked(siteId);
   const set = (changes: Record<string, string>) =>
     setParams(
@@ -86,19 +100,29 @@ export function OrchardView() {
           {!filtered && <TodayBoard siteId={siteId} />}
           <div className="orchard">
             <div>
-              <Form.Check
-                type="switch"
-                id="orchard-light"
-                label="Light, shade and room"
-                checked={lit}
-                onChange={(e) => set({ light: e.target.checked ? 'yes' : '' })}
-              />
+              <div className="chips mb-1" role="group" aria-label="What the plan shows">
+                {LAYERS.map(([code, name]) => (
+                  <button
+                    key={code}
+                    type="button"
+                    aria-pressed={layer === code}
+                    onClick={() => set({ layer: code })}
+                  >
+                    {name}
+                  </button>
+                ))}
+              </div>
               <SitePlan
                 trees={list}
                 picked={picked}
                 onPick={(id) => set({ tree: String(id) })}
-                light={lit ? light.data : undefined}
+                light={lit ? light.data && of(layer, light.data) : undefined}
+                onMove={({ eastM, northM }) =>
+                  pickedTree &&
+                  change.mutate({ version: pickedTree.version, data: { ...pickedTree.data, eastM, northM } })
+                }
               />
+              <ProblemAlert error={change.error} />
               {lit &&
                 (light.data ? (
                   <LightPanel siteId={siteId} light={light.data} />
@@ -280,6 +304,7 @@ function Picked({ tree }: { tree: Tree }) {
         <Link className="btn btn-sm btn-outline-primary" to={at + '/edit'}>
           Edit
         </Link>
+        <span className="faint small align-self-center">Stands elsewhere? Drag it on the plan.</span>
       </div>
     </div>
   );

@@ -1,6 +1,7 @@
 import { KeyboardEvent, MouseEvent, useEffect, useRef, useState } from 'react';
 import type { SiteLight, Tree } from '../api/client';
 import { usePlanView, type InView } from './planView';
+import { type Moved, useMoved } from './useMoved';
 import { North, PlanKey, PlanPatterns, ScaleBar, Shade, spreadM, TooClose, TreeMark } from './planMarks';
 
 const MARGIN_M = 3;
@@ -28,6 +29,7 @@ export function SitePlan({
   onPick,
   placing,
   onPlace,
+  onMove,
   light,
 }: {
   trees: Tree[];
@@ -35,6 +37,8 @@ export function SitePlan({
   onPick?: (id: number) => void;
   placing?: { eastM: number; northM: number };
   onPlace?: (eastM: number, northM: number) => void;
+  /** Told where the picked tree was dragged to. */
+  onMove?: (moved: Moved) => void;
   /** Light and shade of the season, drawn under the crowns and written in them. */
   light?: SiteLight;
 }) {
@@ -70,6 +74,8 @@ export function SitePlan({
   const drawn = trees.filter((tree) => touches(tree, view, west, north));
   const tagged = roomForTags(drawn, picked, text);
   const lights = new Map(light?.trees.map((tree) => [tree.treeId, tree.light]));
+  const { moving, grip } = useMoved(sheet, { west, north }, onMove);
+  const standsAt = (tree: Tree) => (moving?.id === tree.id ? moving : tree.data);
   const place = (e: MouseEvent<SVGSVGElement>) => {
     if (!onPlace || dragged.current) return;
     const box = e.currentTarget;
@@ -103,9 +109,10 @@ export function SitePlan({
         <TreeMark
           key={tree.id}
           tree={tree}
-          x={tree.data.eastM - west}
-          y={north - tree.data.northM}
+          x={standsAt(tree).eastM - west}
+          y={north - standsAt(tree).northM}
           text={text}
+          grip={picked === tree.id ? grip(tree.id, tree.data) : undefined}
           light={lights.get(tree.id)}
           faint={!!light}
           picked={picked === tree.id}

@@ -55,6 +55,7 @@ export function TreeMark({
   picked,
   tagged,
   onPick,
+  grip,
 }: {
   tree: Tree;
   x: number;
@@ -65,6 +66,8 @@ export function TreeMark({
   picked: boolean;
   tagged: boolean;
   onPick: () => void;
+  /** What dragging it does. */
+  grip?: React.SVGAttributes<SVGGElement>;
 }) {
   const state = stateOf(tree);
   const crown = CROWN[state]!;
@@ -74,7 +77,8 @@ export function TreeMark({
   return (
     <>
       <g
-        className="tree"
+        className={'tree' + (grip ? ' to-move' : '')}
+        {...grip}
         role="button"
         tabIndex={0}
         aria-label={name}

@@ -126,13 +126,16 @@ function CrownGauge({ lane }: { lane: Lane }) {
   const full = Math.max(0.4, taken, lane.allowance);
   const x = (share: number) => (share / full) * 200;
   const over = taken > lane.allowance + 1e-6;
+  // What goes past is seen to go past, however little.
+  const shown =
+    over && percent(taken) === percent(lane.allowance) ? (taken * 100).toFixed(1) + ' %' : percent(taken);
   return (
     <div>
       <svg
         className="gauge"
         viewBox="0 0 200 20"
         role="img"
-        aria-label={`Takes ${percent(taken)} of the crown, ${percent(lane.allowance)} allowed`}
+        aria-label={`Takes ${shown} of the crown as it stands then, ${percent(lane.allowance)} allowed`}
       >
         <rect x={0} y={6} width={200} height={10} fill="var(--ground)" />
         <rect x={0} y={6} width={x(lane.share)} height={10} fill={over ? 'var(--rust)' : 'var(--damson)'} />
@@ -147,7 +150,8 @@ function CrownGauge({ lane }: { lane: Lane }) {
         />
       </svg>
       <div className="small">
-        {percent(taken)} of the crown <span className="faint">of {percent(lane.allowance)} allowed</span>
+        <span title="Of the crown as it stands when this work begins">{shown} of the crown then</span>{' '}
+        <span className="faint">of {percent(lane.allowance)} allowed</span>
       </div>
     </div>
   );

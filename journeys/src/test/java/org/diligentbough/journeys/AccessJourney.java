@@ -31,7 +31,7 @@ class AccessJourney {
         try (Browser browser = new Browser()) {
             browser.open("/sites/" + site);
             browser.iAm("Wren Ashdown");
-            browser.open("/sites/" + site + "?light=yes");
+            browser.open("/sites/" + site + "?layer=light");
             assertThat(browser.part("Light and room")).isVisible();
             nothingSerious(browser, "Orchard");
             browser.open("/sites/" + site + "/trees/" + tree + "?limb=C");

@@ -65,7 +65,7 @@ class BulkJourney {
     void everyTreeIsJudgedInTodaysLightWhileOneLooksOn() {
         String site = DemoJourney.demo("kilnfield.json", "Kilnfield in the light");
         try (Browser browser = new Browser()) {
-            browser.open(site + "?light=yes");
+            browser.open(site + "?layer=light");
             browser.iAm("Tamsin Oke");
             assertThat(browser.part("Light and room")).containsText("Who takes most");
             browser.press("Judge every tree in today’s light");

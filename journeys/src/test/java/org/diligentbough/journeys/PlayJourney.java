@@ -3,12 +3,18 @@ package org.diligentbough.journeys;
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 
 import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import org.assertj.core.api.Assertions;
+import org.diligentbough.server.TestServer;
 import org.junit.jupiter.api.Test;
 
 /** Trying things out: what was done last is undone, and a made-up orchard is planted and thrown away. */
 class PlayJourney {
+    private static double eastM(String tree) {
+        return TestServer.get("/api/trees/" + tree).json().at("/data/eastM").doubleValue();
+    }
+
     @Test
     void aSampleIsPlantedAChangeUndoneAndTheSampleThrownAway() {
         try (Browser browser = new Browser()) {
@@ -28,15 +34,31 @@ class PlayJourney {
             browser.follow("Edit");
             browser.fill("Cultivar", "Brickmaker");
             browser.press("Save");
-            Locator last = browser.page.getByRole(
-                    AriaRole.COMPLEMENTARY,
-                    new com.microsoft.playwright.Page.GetByRoleOptions().setName("Last change"));
+            Locator last =
+                    browser.page.getByRole(AriaRole.COMPLEMENTARY, new Page.GetByRoleOptions().setName("Last change"));
             assertThat(last).containsText("Saved: tree.");
             browser.press("Before and after");
             assertThat(last).containsText("Brickmaker");
             browser.press("Undo");
             assertThat(last).containsText("Undone.");
             assertThat(browser.page.locator("h1")).not().containsText("Brickmaker");
+
+            // Dragged over the plan to where it stands, and back by undoing that.
+            String k04 = browser.page.url().replaceFirst(".*/trees/", "");
+            browser.page.navigate(site + "?tree=" + k04);
+            Locator mark = browser.page.locator(".site-plan .to-move");
+            double before = eastM(k04);
+            var box = mark.locator("circle").first().boundingBox();
+            browser.page.mouse().move(box.x + box.width / 2, box.y + box.height / 2);
+            browser.page.mouse().down();
+            browser.page.mouse().move(box.x + box.width / 2 + 30, box.y + box.height / 2 + 10);
+            browser.page.mouse().move(box.x + box.width / 2 + 60, box.y + box.height / 2 + 20);
+            browser.page.mouse().up();
+            assertThat(last).containsText("Saved: tree.");
+            Assertions.assertThat(eastM(k04)).isGreaterThan(before + 0.5);
+            browser.press("Undo");
+            assertThat(last).containsText("Undone.");
+            Assertions.assertThat(eastM(k04)).isEqualTo(before);
 
             browser.page.navigate(site);
             browser.press("Throw it away");

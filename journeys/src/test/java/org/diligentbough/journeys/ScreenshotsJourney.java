@@ -27,7 +27,7 @@ class ScreenshotsJourney {
             browser.iAm("Tamsin Oke");
             browser.open(kilnfield + "?tree=" + treeId);
             take(browser, "orchard");
-            browser.open(kilnfield + "?light=yes");
+            browser.open(kilnfield + "?layer=light");
             browser.part("Light and room").waitFor();
             browser.page.locator(".site-plan").scrollIntoViewIfNeeded();
             take(browser, "orchard-light");

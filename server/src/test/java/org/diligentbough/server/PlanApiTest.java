@@ -201,6 +201,15 @@ class PlanApiTest {
     }
 
     @Test
+    void aPlanThatWasMovedByHandIsNotKeptAsTheRulesMadeIt() {
+        long treeId = surveyed("Moved, then kept");
+        edit(treeId, 0, "\"insisted\": [\"" + firstCut(treeId) + "\"]").expect(200);
+        JsonNode kept =
+                post("/api/trees/" + treeId + "/plan/kept", "{\"version\": 1}").expect(200);
+        assertThat(kept.at("/kept/cause").stringValue()).isEqualTo("by-hand");
+    }
+
+    @Test
     void movingACutOfAKeptPlanKeepsAFurtherVersion() {
         long treeId = surveyed("Moves kept");
         String limb = firstCut(treeId);

@@ -184,7 +184,8 @@ public class PlanService {
             throw ProblemException.stale("This plan");
         }
         Optional<VersionRow> before = plans.inForce(treeId);
-        keepVersion(treeId, who, before.isPresent() ? "proposal" : "kept");
+        boolean asTheRulesHaveIt = judgement.plan(treeId).wishes().equals(PlanWishes.NONE);
+        keepVersion(treeId, who, before.isPresent() ? "proposal" : asTheRulesHaveIt ? "kept" : "by-hand");
         history.changed(
                 new About("plan", treeId, tree.siteId(), treeId),
                 before.map(VersionRow::cuts).orElse(List.of()),
