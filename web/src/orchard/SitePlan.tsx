@@ -71,7 +71,10 @@ export function SitePlan({
   // On a phone tags are as large as can be read, and fewer.
   const text = Math.max(view.width / 52, view.height / 38, (view.width * LEAST_TEXT_PX) / wide);
   const bar = view.width > 60 ? 20 : view.width > 30 ? 10 : view.width > 8 ? 5 : 1;
-  const drawn = trees.filter((tree) => touches(tree, view, west, north));
+  // The picked tree lies on top: it can be taken hold of wherever crowns overlap.
+  const drawn = trees
+    .filter((tree) => touches(tree, view, west, north))
+    .sort((one, other) => Number(one.id === picked) - Number(other.id === picked));
   const tagged = roomForTags(drawn, picked, text);
   const lights = new Map(light?.trees.map((tree) => [tree.treeId, tree.light]));
   const { moving, grip } = useMoved(sheet, { west, north }, onMove);

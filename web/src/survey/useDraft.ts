@@ -45,6 +45,7 @@ export function useDraft(begun: Omit<Begun, 'person'>, first: () => Started) {
   const [two, setTwo] = useState<TwoDrafts>();
   const newest = useRef<Draft>(undefined);
   const writing = useRef(Promise.resolve());
+  const writes = useRef(0);
   const timer = useRef<number>(undefined);
   const gone = useRef(false);
 
@@ -84,6 +85,11 @@ export function useDraft(begun: Omit<Begun, 'person'>, first: () => Started) {
   const write = useCallback(
     (next: Draft) => {
       const enteredAt = Date.now();
+      const mine = ++writes.current;
+      // What was entered meanwhile is not kept yet.
+      const say = (how: Kept) => {
+        if (mine === writes.current) setKept(how);
+      };
       const fresh: KeptDraft = { ...start, draft: next, version: 0, changed: true };
       hold(treeId, next, enteredAt);
       writing.current = writing.current
@@ -99,10 +105,10 @@ export function useDraft(begun: Omit<Begun, 'person'>, first: () => Started) {
         .then(() => letGo(treeId, enteredAt))
         .then(
           () => {
-            setKept('on this phone');
+            say('on this phone');
             soon();
           },
-          () => setKept('not kept'),
+          () => say('not kept'),
         );
     },
     [start, treeId, soon],

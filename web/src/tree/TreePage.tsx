@@ -17,6 +17,7 @@ import { Triage } from '../verdict/Triage';
 import { useJudgement } from '../verdict/queries';
 import { Bench } from './Bench';
 import { NextAction } from './NextAction';
+import { NextWalk } from './NextWalk';
 
 /** One tree: drawn, judged, planned, and all that happened to it in one line of time. */
 export function TreePage() {
@@ -50,6 +51,7 @@ export function TreePage() {
         </h1>
         <span className="ms-auto d-flex flex-wrap gap-1 align-items-center no-print">
           <NextAction tree={tree.data} judgement={judgement.data} />
+          <NextWalk tree={tree.data} />
           {!removedOn && (
             <>
               {survey && (

@@ -4,6 +4,7 @@ import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertTha
 
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.assertions.LocatorAssertions;
 import com.microsoft.playwright.options.AriaRole;
 import org.assertj.core.api.Assertions;
 import org.diligentbough.server.TestServer;
@@ -11,6 +12,8 @@ import org.junit.jupiter.api.Test;
 
 /** Trying things out: what was done last is undone, and a made-up orchard is planted and thrown away. */
 class PlayJourney {
+    private static final int PLANTING_MS = 30_000;
+
     private static double eastM(String tree) {
         return TestServer.get("/api/trees/" + tree).json().at("/data/eastM").doubleValue();
     }
@@ -21,7 +24,9 @@ class PlayJourney {
             browser.open("/sites/new");
             browser.iAm("Wren Ashdown");
             browser.press("Plant a sample orchard");
-            assertThat(browser.heading("Sample orchard")).isVisible();
+            // Sixty trees with their walks and days on a machine that does other things too.
+            assertThat(browser.heading("Sample orchard"))
+                    .isVisible(new LocatorAssertions.IsVisibleOptions().setTimeout(PLANTING_MS));
             assertThat(browser.part("Register of trees").locator("tbody tr").first())
                     .isVisible();
             String site = browser.page.url();
@@ -47,6 +52,7 @@ class PlayJourney {
             String k04 = browser.page.url().replaceFirst(".*/trees/", "");
             browser.page.navigate(site + "?tree=" + k04);
             Locator mark = browser.page.locator(".site-plan .to-move");
+            mark.scrollIntoViewIfNeeded();
             double before = eastM(k04);
             var box = mark.locator("circle").first().boundingBox();
             browser.page.mouse().move(box.x + box.width / 2, box.y + box.height / 2);

@@ -119,7 +119,7 @@ class RoundJourney {
         Locator trees = browser.part("Trees of the day");
         assertThat(trees).containsText("R-1");
         browser.page.getByLabel("Add somebody who comes").selectOption(new SelectOption().setLabel("Sedge Barrow"));
-        assertThat(browser.page.getByText("Nobody who comes holds a current lead ticket."))
+        assertThat(browser.page.getByText("Nobody who comes holds a current crew leader ticket."))
                 .isVisible();
         browser.press("Confirm");
         assertThat(browser.page.getByRole(AriaRole.ALERT)).containsText("Every day has a leader.");
