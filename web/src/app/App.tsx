@@ -18,6 +18,7 @@ const VIEWS: [path: string, view: View][] = [
   ['/sites/:siteId/waiting/:key', () => import('../waiting/HeldItem').then((is) => is.HeldItem)],
   ['/sites/:siteId/trees/new', () => import('../orchard/TreeForm').then((is) => is.AddTree)],
   ['/sites/:siteId/trees/:treeId', () => import('../tree/TreePage').then((is) => is.TreePage)],
+  ['/sites/:siteId/trees/:treeId/owner', () => import('../tree/OwnersPage').then((is) => is.OwnersPage)],
   ['/sites/:siteId/trees/:treeId/edit', () => import('../orchard/TreeForm').then((is) => is.EditTree)],
   ['/sites/:siteId/trees/:treeId/walk', () => import('../survey/WalkView').then((is) => is.WalkView)],
   ['/sites/:siteId/season', () => import('../season/SeasonView').then((is) => is.SeasonView)],

@@ -64,7 +64,12 @@ export function PeopleView() {
             </Button>
           </div>
           {open === person.id && (
-            <PersonForm today={today} key={person.version} person={person} done={() => setOpen((now) => (now === person.id ? undefined : now))} />
+            <PersonForm
+              today={today}
+              key={person.version}
+              person={person}
+              done={() => setOpen((now) => (now === person.id ? undefined : now))}
+            />
           )}
         </article>
       ))}

@@ -1,5 +1,6 @@
 import { type KeyboardEvent, useEffect, useRef } from 'react';
 import { Button } from 'react-bootstrap';
+import { Link } from 'react-router';
 import {
   type Judgement,
   type Lane,
@@ -78,9 +79,9 @@ export function PlanLanes({
         </span>
         <span className="ms-auto d-flex gap-2">
           {lanes.length > 0 && (
-            <a className="btn btn-sm btn-outline-primary" href={'/api/trees/' + treeId + '/owners-plan.pdf'}>
+            <Link className="btn btn-sm btn-outline-primary" to="owner">
               For the owner
-            </a>
+            </Link>
           )}
           {plan.undo && (
             <Button size="sm" variant="outline-primary" onClick={plan.undo}>

@@ -130,9 +130,11 @@ class FirstDayJourney {
         for (String name : new String[] {"Newcomer Alder", "Rowan Dayhelp"}) {
             if (!name.startsWith("Newcomer")) {
                 type(browser, "Name of somebody new", name);
+                // Who is added is asked about at once.
                 press(browser, "Add");
+            } else {
+                press(browser, "Change " + name);
             }
-            press(browser, "Change " + name);
             Locator person = browser.page.getByRole(AriaRole.ARTICLE, new Page.GetByRoleOptions().setName(name));
             type(person.getByLabel("Birth year"), "1980");
             for (String ticket : new String[] {"crew leader", "first aid", "ladder"}) {

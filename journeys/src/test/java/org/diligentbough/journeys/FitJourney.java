@@ -34,6 +34,7 @@ class FitJourney {
             "/trees/{tree}?pane=fruit",
             "/trees/{tree}?pane=story",
             "/trees/{tree}/walk",
+            "/trees/{tree}/owner",
             "/trees/{tree}/edit");
 
     /** What reaches past the window, in words; what may be scrolled by itself may be wider. */

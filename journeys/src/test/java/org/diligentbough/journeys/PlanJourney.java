@@ -233,10 +233,10 @@ class PlanJourney {
             assertThat(browser.page.locator("table.programme")).isVisible();
             browser.page.emulateMedia(new Page.EmulateMediaOptions().setMedia(Media.SCREEN));
             browser.open(site + "/trees/" + tree(site, "K-01"));
-            Locator owners =
-                    browser.page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("For the owner"));
-            Assertions.assertThat(TestServer.header(owners.getAttribute("href"), "Content-Type"))
-                    .startsWith("application/pdf");
+            browser.follow("For the owner");
+            assertThat(browser.heading("What is done when")).isVisible();
+            assertThat(browser.page.locator(".owners-page .tree-drawing")).hasCount(2);
+            assertThat(browser.page.getByText("comes off whole").first()).isVisible();
             Assertions.assertThat(browser.errors()).isEmpty();
         }
     }

@@ -16,8 +16,6 @@ import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
 import java.util.UUID;
-import org.apache.pdfbox.Loader;
-import org.apache.pdfbox.text.PDFTextStripper;
 import org.junit.jupiter.api.Test;
 import tools.jackson.databind.JsonNode;
 
@@ -177,25 +175,5 @@ class ProgrammeApiTest {
         // What cannot wait stands in a line of its own.
         assertThat(table.lines().filter(line -> line.endsWith(",yes,"))).hasSize(1);
         assertThat(table.lines().filter(line -> line.endsWith(",no,"))).isNotEmpty();
-    }
-
-    @Test
-    void theOwnersPageIsOnePageInPlainWordsWithTwoPictures() throws Exception {
-        long treeId = walked(site("Owner & <Co> Żółw"), "P-1");
-        try (var pdf = Loader.loadPDF(bytes("/api/trees/" + treeId + "/owners-plan.pdf"))) {
-            assertThat(pdf.getNumberOfPages()).isEqualTo(1);
-            String text = new PDFTextStripper().getText(pdf);
-            assertThat(text)
-                    .contains("P-1")
-                    .contains("Owner & <Co> Żółw")
-                    .contains("What is done when")
-                    .contains("Take care");
-            assertThat(text).contains("comes off");
-            int pictures = 0;
-            for (var name : pdf.getPage(0).getResources().getXObjectNames()) {
-                pictures += pdf.getPage(0).getResources().isImageXObject(name) ? 1 : 0;
-            }
-            assertThat(pictures).isEqualTo(2);
-        }
     }
 }
