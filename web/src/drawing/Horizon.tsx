@@ -1,6 +1,7 @@
-import { type KeyboardEvent, type PointerEvent, useRef } from 'react';
+import { type KeyboardEvent, type PointerEvent, useRef, useState } from 'react';
 import { compass } from '../parts/format';
 import type { View } from './projection';
+import { hasCompass, mayUseCompass, useHeading } from './useHeading';
 
 /** How much of the circle the strip shows, degrees. */
 const SHOWN_DEG = 200;
@@ -15,6 +16,9 @@ export function Horizon({ view, onTurn }: { view: View; onTurn: (view: View) => 
   const start = useRef<{ x: number; view: number }>(undefined);
   const side = view === 'above' ? 180 : view;
   const turn = (to: number) => onTurn((Math.round(to) + 360) % 360);
+  const [following, setFollowing] = useState(false);
+  // Whoever looks south at a tree sees it from the north.
+  useHeading(following, (heading) => turn(heading + 180));
   const keys = (e: KeyboardEvent) => {
     const by = { ArrowLeft: STEP_DEG, ArrowRight: -STEP_DEG, PageUp: 90, PageDown: -90 }[e.key];
     if (by === undefined) return;
@@ -70,6 +74,16 @@ export function Horizon({ view, onTurn }: { view: View; onTurn: (view: View) => 
       >
         from above
       </button>
+      {hasCompass() && (
+        <button
+          type="button"
+          className="btn btn-sm btn-outline-secondary"
+          aria-pressed={following}
+          onClick={() => void mayUseCompass().then((may) => setFollowing(may && !following))}
+        >
+          as I stand
+        </button>
+      )}
     </div>
   );
 }
