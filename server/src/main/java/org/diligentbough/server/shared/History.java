@@ -6,6 +6,7 @@ import java.util.Optional;
 import org.apache.ibatis.annotations.Mapper;
 import org.apache.ibatis.annotations.Param;
 import org.apache.ibatis.annotations.Select;
+import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.stereotype.Component;
 import org.springframework.web.context.request.RequestContextHolder;
 import org.springframework.web.context.request.ServletRequestAttributes;
@@ -15,17 +16,21 @@ import tools.jackson.databind.json.JsonMapper;
 /** Who changed what. Written in the transaction of the change itself; never altered. */
 @Component
 public class History {
-    /** Names the change a request made, so that it can be looked at and undone; the last, where it made several. */
+    /** Names the change a request made where its kind can be undone; the last, where it made several. */
     public static final String HEADER = "Bough-Change";
 
     private final HistoryMapper mapper;
     private final CurrentPerson person;
     private final JsonMapper json;
 
-    History(HistoryMapper mapper, CurrentPerson person, JsonMapper json) {
+    /** Asked when something is kept: they themselves keep what they do here. */
+    private final ObjectProvider<Undoes> undoers;
+
+    History(HistoryMapper mapper, CurrentPerson person, JsonMapper json, ObjectProvider<Undoes> undoers) {
         this.mapper = mapper;
         this.person = person;
         this.json = json;
+        this.undoers = undoers;
     }
 
     /** What a change was about; {@code siteId} and {@code treeId} are null when it was not about one. */
@@ -51,7 +56,8 @@ public class History {
     private void keep(About about, String action, Object before, Object after) {
         long id = mapper.add(person.idOrNull(), about, action, written(before), written(after));
         if (RequestContextHolder.getRequestAttributes() instanceof ServletRequestAttributes answering
-                && answering.getResponse() != null) {
+                && answering.getResponse() != null
+                && undoers.stream().anyMatch(one -> one.entity().equals(about.entity()))) {
             answering.getResponse().setHeader(HEADER, String.valueOf(id));
         }
     }
