@@ -1,11 +1,15 @@
-import { type MouseEvent, useState } from 'react';
+import { type MouseEvent, useMemo, useState } from 'react';
 import { ButtonGroup, Button } from 'react-bootstrap';
 import type { LimbFile } from '../api/client';
+import { paperOf, SketchInk } from './SketchInk';
 import { nearestShare, part, type Place, sketch, type Sketched } from './sketch';
 import { metres as inWords } from '../parts/format';
 
+const SIDES = { south: 180, west: 270, above: 'above' } as const;
 const VIEWS = { south: 'from the south', west: 'from the west', above: 'above' } as const;
 type View = keyof typeof VIEWS;
+
+const isDead = (limb: Partial<LimbFile>) => limb.faults?.some((fault) => fault.kind === 'dead') ?? false;
 const REACH_PX = 26;
 
 const onSheet = (place: Place, view: View) =>
@@ -36,14 +40,21 @@ export function Sketch({
   onPick?: (id: string) => void;
 }) {
   const [view, setView] = useState<View>('south');
-  const drawn = sketch(limbs);
-  const top = Math.max(heightM ?? 0, 3, ...drawn.map((limb) => limb.tip.upM)) + 0.3;
-  const reach = Math.max(2, ...drawn.map((limb) => Math.hypot(limb.tip.eastM, limb.tip.northM))) + 0.4;
+  const { drawn, dead, sheet } = useMemo(() => {
+    const drawn = sketch(limbs);
+    return {
+      drawn,
+      dead: new Set(limbs.flatMap((limb) => (limb.id && isDead(limb) ? [limb.id] : []))),
+      sheet: {
+        topM: Math.max(heightM ?? 0, 3, ...drawn.map((limb) => limb.tip.upM)) + 0.3,
+        reachM: Math.max(2, ...drawn.map((limb) => Math.hypot(limb.tip.eastM, limb.tip.northM))) + 0.4,
+      },
+    };
+  }, [limbs, heightM]);
+  const { topM: top, reachM: reach } = sheet;
   const above = view === 'above';
   const trunkTop = Math.max(1, ...drawn.filter((limb) => !limb.parent).map((limb) => limb.base.upM));
-  const box = above
-    ? `${-reach} ${-reach} ${2 * reach} ${2 * reach}`
-    : `${-reach} ${-top} ${2 * reach} ${top + 0.3}`;
+  const box = paperOf(sheet, above).join(' ');
   const touch = (e: MouseEvent<SVGSVGElement>) => {
     const matrix = e.currentTarget.getScreenCTM();
     if (!matrix) return;
@@ -76,71 +87,72 @@ export function Sketch({
   };
   return (
     <div className="sketch">
-      <svg viewBox={box} onClick={touch} role="img" aria-label={'The tree so far, ' + VIEWS[view]}>
-        {!above && (
-          <>
-            <line x1={-reach} x2={reach} y1={0} y2={0} stroke="var(--ink)" strokeWidth={0.04} />
-            <line
-              x1={0}
-              x2={0}
-              y1={0}
-              y2={-top}
-              stroke="var(--ground)"
-              strokeWidth={0.1}
-              strokeDasharray="0.2 0.12"
-            />
-            <line x1={0} x2={0} y1={0} y2={-Math.max(trunkTop, 1)} stroke="var(--bark)" strokeWidth={0.22} />
-            {[1, 2, 3, 4, 5, 6, 7, 8]
-              .filter((m) => m < top)
-              .map((m) => (
-                <g key={m}>
-                  <line
-                    x1={-reach}
-                    x2={-reach + 0.15}
-                    y1={-m}
-                    y2={-m}
-                    stroke="var(--faint)"
-                    strokeWidth={0.03}
-                  />
-                  <text x={-reach + 0.2} y={-m + 0.08} fontSize={0.24} fill="var(--faint)">
-                    {inWords(m)}
-                  </text>
-                </g>
-              ))}
-          </>
-        )}
-        {above && <circle r={0.12} fill="var(--bark)" />}
-        {drawn.map((limb) => {
-          const from = onSheet(limb.base, view);
-          const to = onSheet(limb.tip, view);
-          return (
-            <g key={limb.id}>
+      <div className="sketch-sheet">
+        <SketchInk limbs={drawn} dead={dead} at={at} view={SIDES[view]} sheet={sheet} />
+        <svg viewBox={box} onClick={touch} role="img" aria-label={'The tree so far, ' + VIEWS[view]}>
+          {!above && (
+            <>
+              <line x1={-reach} x2={reach} y1={0} y2={0} stroke="var(--ink)" strokeWidth={0.04} />
               <line
-                x1={from.x}
-                y1={from.y}
-                x2={to.x}
-                y2={to.y}
-                stroke={limb.id === at ? 'var(--damson)' : 'var(--bark)'}
-                strokeWidth={Math.max(0.06, limb.diameterCm / 80)}
-                strokeLinecap="round"
+                x1={0}
+                x2={0}
+                y1={0}
+                y2={-top}
+                stroke="var(--ground)"
+                strokeWidth={0.1}
+                strokeDasharray="0.2 0.12"
               />
-              <text
-                x={to.x}
-                y={to.y - 0.08}
-                fontSize={0.3}
-                textAnchor="middle"
-                fontWeight={limb.id === at ? 700 : 500}
-                fill={limb.id === at ? 'var(--damson)' : 'var(--ink)'}
-                stroke="var(--sheet)"
-                strokeWidth={0.07}
-                paintOrder="stroke"
-              >
-                {limb.id}
-              </text>
-            </g>
-          );
-        })}
-      </svg>
+              {[1, 2, 3, 4, 5, 6, 7, 8]
+                .filter((m) => m < top)
+                .map((m) => (
+                  <g key={m}>
+                    <line
+                      x1={-reach}
+                      x2={-reach + 0.15}
+                      y1={-m}
+                      y2={-m}
+                      stroke="var(--faint)"
+                      strokeWidth={0.03}
+                    />
+                    <text x={-reach + 0.2} y={-m + 0.08} fontSize={0.24} fill="var(--faint)">
+                      {inWords(m)}
+                    </text>
+                  </g>
+                ))}
+            </>
+          )}
+          {drawn.map((limb) => {
+            const from = onSheet(limb.base, view);
+            const to = onSheet(limb.tip, view);
+            return (
+              <g key={limb.id}>
+                <line
+                  x1={from.x}
+                  y1={from.y}
+                  x2={to.x}
+                  y2={to.y}
+                  stroke="transparent"
+                  strokeWidth={Math.max(0.12, limb.diameterCm / 60)}
+                  strokeLinecap="round"
+                />
+                <text
+                  x={to.x}
+                  y={to.y - 0.08}
+                  fontSize={0.3}
+                  textAnchor="middle"
+                  fontWeight={limb.id === at ? 700 : 500}
+                  fill={limb.id === at ? 'var(--damson)' : 'var(--ink)'}
+                  stroke="var(--sheet)"
+                  strokeWidth={0.07}
+                  paintOrder="stroke"
+                >
+                  {limb.id}
+                </text>
+              </g>
+            );
+          })}
+        </svg>
+      </div>
       <ButtonGroup size="sm" aria-label="Seen">
         {(Object.keys(VIEWS) as View[]).map((one) => (
           <Button

@@ -1,4 +1,4 @@
-import { type PointerEvent, useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react';
+import { type PointerEvent, useLayoutEffect, useMemo, useRef } from 'react';
 import type { Drawing, LimbAnswer } from '../api/client';
 import { compass } from '../parts/format';
 import { acrossOf, type Camera, downOf, turned } from './camera';
@@ -11,6 +11,7 @@ import { Compass, Ground } from './surroundings';
 import { useCamera } from './useCamera';
 import { type Answers, useInk } from './useInk';
 import { usePalette } from './usePalette';
+import { useSized } from './useSized';
 
 /** With more main limbs than this their shares of light would lie on each other. */
 const MOST_SHARES = 8;
@@ -223,30 +224,6 @@ function sheetOf(drawing: Drawing, reachM: { heightM: number; spreadM: number })
       };
     },
   };
-}
-
-/** Keeps as many pixels as the screen has where the drawing lies. */
-function useSized(canvas: React.RefObject<HTMLCanvasElement | null>, redraw: React.RefObject<() => void>) {
-  const [size, setSize] = useState<{ wide: number; high: number }>();
-  useEffect(() => {
-    const is = canvas.current;
-    if (!is || typeof ResizeObserver === 'undefined') return;
-    const fit = () => {
-      const fine = Math.min(2, window.devicePixelRatio || 1);
-      is.width = Math.round(is.clientWidth * fine);
-      is.height = Math.round(is.clientHeight * fine);
-      redraw.current();
-      setSize((was) =>
-        was?.wide === is.clientWidth && was.high === is.clientHeight
-          ? was
-          : { wide: is.clientWidth, high: is.clientHeight },
-      );
-    };
-    const watch = new ResizeObserver(fit);
-    watch.observe(is);
-    return () => watch.disconnect();
-  }, [canvas, redraw]);
-  return size;
 }
 
 /** Turns the tree by dragging it, by mouse or by touch; up and down still scrolls the page. */
