@@ -1,4 +1,4 @@
-import { metres as inWords } from '../parts/format';
+import { lengthAsGiven } from '../parts/measure';
 
 export interface Stop {
   tag: string;
@@ -74,7 +74,7 @@ export function DayMap({ stops }: { stops: Stop[] }) {
             stroke="var(--ink)"
             strokeWidth={text / 10}
           />
-          <text x={scale + text / 2}>{inWords(scale)}</text>
+          <text x={scale + text / 2}>{lengthAsGiven(scale, 'm')}</text>
         </g>
         <g transform={`translate(${right - text * 1.5} ${top + text * 3})`} fill="var(--ink)" fontSize={text}>
           <path d={`M0 0L${text / 2} ${text}L0 ${text * 0.7}L${-text / 2} ${text}Z`} />

@@ -3,7 +3,7 @@ import { ButtonGroup, Button } from 'react-bootstrap';
 import type { LimbFile } from '../api/client';
 import { paperOf, SketchInk } from './SketchInk';
 import { nearestShare, part, type Place, sketch, type Sketched } from './sketch';
-import { metres as inWords } from '../parts/format';
+import { lengthAsGiven } from '../parts/measure';
 
 const SIDES = { south: 180, west: 270, above: 'above' } as const;
 const VIEWS = { south: 'from the south', west: 'from the west', above: 'above' } as const;
@@ -115,7 +115,7 @@ export function Sketch({
                       strokeWidth={0.03}
                     />
                     <text x={-reach + 0.2} y={-m + 0.08} fontSize={0.24} fill="var(--faint)">
-                      {inWords(m)}
+                      {lengthAsGiven(m, 'm')}
                     </text>
                   </g>
                 ))}

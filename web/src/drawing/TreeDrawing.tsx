@@ -112,7 +112,7 @@ export function TreeDrawing({
   const box = sheet.at(above ? 1 : 0);
   // No smaller than can be read, however small the sheet.
   const scale = pixels ? Math.min(pixels.wide / box.wide, pixels.high / box.high) : 0;
-  const text = Math.max(Math.max(box.high, box.wide) / 44, scale > 0 && !plain ? LEAST_TEXT_PX / scale : 0);
+  const text = Math.max(Math.max(box.high, box.wide) / 44, scale > 0 ? LEAST_TEXT_PX / scale : 0);
   const t = turned(camera);
   const places = {
     across: (p: P) => acrossOf(t, p[0], p[1], p[2]),

@@ -1,5 +1,6 @@
 import type { Drawing } from '../api/client';
 import { metres as inWords } from '../parts/format';
+import { lengthAsGiven } from '../parts/measure';
 
 /** The ground and the heights wanted, beyond the sheet's edges too: a wide place shows more of them. */
 export function Ground({
@@ -49,7 +50,7 @@ export function Ground({
       <g transform={`translate(${left + 0.15} 0.3)`}>
         <path d="M0 -0.1V0H1V-0.1" fill="none" stroke="var(--ink)" strokeWidth={0.025} />
         <text x={1.08} y={0.03} fontSize={text} fill="var(--ink)">
-          {inWords(1)}
+          {lengthAsGiven(1, 'm')}
         </text>
       </g>
     </g>

@@ -1,7 +1,7 @@
 import type { SiteLight, Tree } from '../api/client';
 import { metres, percent, words } from '../parts/format';
 import { TRIAGE } from '../vocabulary/orchard';
-import { metres as inWords } from '../parts/format';
+import { lengthAsGiven } from '../parts/measure';
 
 const UNSURVEYED_SPREAD_M = 2;
 
@@ -210,7 +210,7 @@ export function ScaleBar({ x, y, text, metres }: { x: number; y: number; text: n
         strokeWidth={0.12}
       />
       <text x={metres / 2} y={-text * 0.35} textAnchor="middle">
-        {inWords(metres)}
+        {lengthAsGiven(metres, 'm')}
       </text>
     </g>
   );

@@ -18,6 +18,7 @@ import { Cautions, LimbList, LimbVerdict } from '../verdict/LimbVerdicts';
 import { linesOf } from '../vocabulary/outlook';
 import { WoodPane } from '../wood/WoodPane';
 import { type Pane, paneOf } from './panes';
+import { PastTree } from './PastTree';
 import { PaneTabs, useSwipe } from './PaneTabs';
 
 /** The bench: the tree on the left, one pane at a time on the right; what is picked on one side is picked on the other. */
@@ -122,6 +123,7 @@ export function Bench({ tree, judgement }: { tree: Tree; judgement: Judgement })
           {pane === 'story' && (
             <>
               <Timeline treeId={treeId} at={at} today={judgement.today} />
+              <PastTree treeId={treeId} judgement={judgement} />
               <PhotoStrip treeId={treeId} />
             </>
           )}
