@@ -4,7 +4,7 @@ import { compass } from '../parts/format';
 import { acrossOf, type Camera, downOf, turned } from './camera';
 import { type Inked, paint } from './ink';
 import { CutMark, Hit, Tags } from './limbs';
-import { Share, SmallWood } from './leaves';
+import { Shares, SmallWood } from './leaves';
 import type { Mark } from './marks';
 import type { Standing, View } from './projection';
 import { Compass, Ground } from './surroundings';
@@ -166,22 +166,24 @@ export function TreeDrawing({
             />
           ))}
           {!plain && !answers && drawing.smallWood && (
-            <SmallWood is={drawing.smallWood} above={above} text={text} />
+            <SmallWood
+              is={drawing.smallWood}
+              above={above}
+              text={text}
+              corner={{ x: box.left, y: box.top }}
+            />
           )}
-          {light &&
-            !plain &&
-            standing
+          {light && !plain && (
+            <Shares
               // One in each main limb, and in the one picked: all would hide the tree, as a bush's many stems would.
-              .filter((one) => (one.limb.parent == null && mains <= MOST_SHARES) || one.limb.id === picked)
-              .map((one) => (
-                <Share
-                  key={one.limb.id}
-                  standing={one}
-                  places={places}
-                  text={text}
-                  light={light.get(one.limb.id)}
-                />
-              ))}
+              standing={standing
+                .filter((one) => (one.limb.parent == null && mains <= MOST_SHARES) || one.limb.id === picked)
+                .sort((one, other) => Number(other.limb.id === picked) - Number(one.limb.id === picked))}
+              places={places}
+              text={text}
+              light={light}
+            />
+          )}
           {!plain && (
             <Tags
               limbs={skeleton.limbs}

@@ -7,12 +7,14 @@ export function SmallWood({
   is,
   above,
   text,
+  corner,
 }: {
   is: NonNullable<Drawing['smallWood']>;
   above: boolean;
   text: number;
+  /** The sheet's left upper corner, where no limb's tag stands. */
+  corner: { x: number; y: number };
 }) {
-  const top = above ? -is.halfAcrossM : -(is.middleUpM + is.halfUpM);
   return (
     <g pointerEvents="none">
       <ellipse
@@ -26,38 +28,52 @@ export function SmallWood({
         strokeDasharray={`${text / 8} ${text / 2.5}`}
       />
       <text
-        x={0}
-        y={top + text * 1.1}
-        textAnchor="middle"
+        x={corner.x + text * 0.6}
+        y={corner.y + text * 1.4}
         fontSize={text}
         className="small-wood-label"
         strokeWidth={text / 6}
         paintOrder="stroke"
       >
-        not entered: {Math.round(is.share * 100)} % of the leaf
+        dotted: not entered, {Math.round(is.share * 100)} % of the leaf
       </text>
     </g>
   );
 }
 
-/** The light on a limb's leaf, in per cent, where the leaf hangs. */
-export function Share({
-  standing: { limb, left },
+/** Room a share takes, in heights of its letters. */
+const WIDE = 2.4;
+const HIGH = 1.1;
+
+/** The light on limbs' leaf, in per cent, where the leaf hangs; where two would lie on each other the first stands. */
+export function Shares({
+  standing,
   places,
   text,
   light,
 }: {
-  standing: Standing;
+  standing: Standing[];
   places: Places;
   text: number;
-  light?: number;
+  light: Map<string, number>;
 }) {
-  if (!limb.leafCentre || left < 0.5 || light === undefined) return null;
-  const { eastM, northM, upM } = limb.leafCentre;
-  return (
+  const placed: { id: string; x: number; y: number; share: number }[] = [];
+  for (const { limb, left } of standing) {
+    const share = light.get(limb.id);
+    if (!limb.leafCentre || left < 0.5 || share === undefined) continue;
+    const { eastM, northM, upM } = limb.leafCentre;
+    const x = places.across([eastM, northM, upM]);
+    const y = places.down([eastM, northM, upM]);
+    const free = placed.every(
+      (other) => Math.abs(other.x - x) > WIDE * text || Math.abs(other.y - y) > HIGH * text,
+    );
+    if (free) placed.push({ id: limb.id, x, y, share });
+  }
+  return placed.map(({ id, x, y, share }) => (
     <text
-      x={places.across([eastM, northM, upM])}
-      y={places.down([eastM, northM, upM])}
+      key={id}
+      x={x}
+      y={y}
       fontSize={text}
       textAnchor="middle"
       fill="var(--shade)"
@@ -66,7 +82,7 @@ export function Share({
       paintOrder="stroke"
       pointerEvents="none"
     >
-      {Math.round(light * 100)} %
+      {Math.round(share * 100)} %
     </text>
-  );
+  ));
 }

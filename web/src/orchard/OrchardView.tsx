@@ -83,6 +83,7 @@ export function OrchardView() {
             {notWalked} {notWalked === 1 ? 'tree' : 'trees'} not walked
           </Link>
         )}
+        <Link to={'/sites/' + siteId + '/today'}>All of today</Link>
         <Link className="btn btn-primary btn-sm ms-auto" to={'/sites/' + siteId + '/trees/new'}>
           Add a tree
         </Link>
@@ -97,7 +98,7 @@ export function OrchardView() {
         </p>
       ) : (
         <>
-          {!filtered && <TodayBoard siteId={siteId} />}
+          {!filtered && <TodayBoard siteId={siteId} short />}
           <div className="orchard">
             <div>
               <div className="chips mb-1" role="group" aria-label="What the plan shows">

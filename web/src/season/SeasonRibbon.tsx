@@ -9,6 +9,7 @@ import { Icon } from '../parts/Icon';
 /** Height of a line; lower where there are many kinds, so that the work below stays in sight. */
 const lineOf = (kinds: number) => (kinds > 8 ? 11.5 : 15);
 const SHOWN = 'bough-ribbon';
+const ROOMY_PX = { wide: 700, high: 1000 };
 const ANSWER: Record<string, string> = { yes: 'open now', 'with-care': 'open, with care', no: 'keep off' };
 const WET_MM = 1;
 
@@ -23,11 +24,12 @@ export function SeasonRibbon({
   /** Whether its picture shows until somebody folds it: where one looks at the whole orchard. */
   unfolded?: boolean;
 }) {
-  const narrow = window.innerWidth < 700;
+  // Unfolded it must not push the work off the first screen.
+  const roomy = window.innerWidth >= ROOMY_PX.wide && window.innerHeight >= ROOMY_PX.high;
   // Where it is a line by itself and where it is a picture is remembered apart.
   const key = SHOWN + (unfolded ? '-orchard' : '');
   const [shown, setShown] = useState(
-    (localStorage.getItem(key) ?? (unfolded && !narrow ? 'yes' : 'no')) === 'yes',
+    (localStorage.getItem(key) ?? (unfolded && roomy ? 'yes' : 'no')) === 'yes',
   );
   const season = useSeason(siteId);
   const weather = useWeather(siteId);

@@ -10,14 +10,18 @@ import { useBoard } from './queries';
 
 const SHOWN = 6;
 
-/** What the site asks for today: what is dangerous, what is open and closes first, what is held, which days lack people. */
-export function TodayBoard({ siteId }: { siteId: number }) {
+/** What the site asks for today, in few lines where it stands above other work: what is dangerous, what is open and closes first, what is held, which days lack people. */
+export function TodayBoard({ siteId, short = false }: { siteId: number; short?: boolean }) {
   const board = useBoard(siteId);
   if (!board.data) return <Loading error={board.error} />;
   const { reports, dangers, open, byWeather, coming, held, days } = board.data;
   const tree = (id: number) => '/sites/' + siteId + '/trees/' + id;
   return (
-    <section className="today" aria-label="Today">
+    <section
+      className={'today' + (short ? ' short' : '')}
+      aria-label="Today"
+      data-scrolls={short || undefined}
+    >
       {(reports.length > 0 || dangers.length > 0) && (
         <div aria-label="Dangerous and not dealt with" role="group">
           <h2>Dangerous, not dealt with</h2>
