@@ -8,8 +8,8 @@ export interface Stop {
 }
 
 const AROUND_M = 6;
-/** Letters as a share of the map's width, so that they read as well on a wide map. */
-const LETTERS = 0.028;
+/** Letters as a share of the map's longer side, so that they read as well on any. */
+const LETTERS = 0.045;
 
 /** A round length for the scale, about a fifth of the map. */
 const scaleM = (wide: number) => [2, 5, 10, 20, 50, 100, 200].find((one) => one > wide / 8) ?? 500;
@@ -22,7 +22,7 @@ export function DayMap({ stops }: { stops: Stop[] }) {
   const top = -Math.max(...stops.map((stop) => stop.northM + stop.spreadM / 2)) - AROUND_M;
   const bottom = -Math.min(...stops.map((stop) => stop.northM - stop.spreadM / 2)) + AROUND_M;
   const wide = right - left;
-  const text = wide * LETTERS;
+  const text = Math.max(wide, bottom - top) * LETTERS;
   const scale = scaleM(wide);
   return (
     <figure className="day-map">

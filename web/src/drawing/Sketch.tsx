@@ -1,6 +1,7 @@
 import { type MouseEvent, useMemo, useState } from 'react';
 import { ButtonGroup, Button } from 'react-bootstrap';
 import type { LimbFile } from '../api/client';
+import { placeLabels } from './labels';
 import { paperOf, SketchInk } from './SketchInk';
 import { nearestShare, part, type Place, sketch, type Sketched } from './sketch';
 import { lengthAsGiven } from '../parts/measure';
@@ -11,6 +12,8 @@ type View = keyof typeof VIEWS;
 
 const isDead = (limb: Partial<LimbFile>) => limb.faults?.some((fault) => fault.kind === 'dead') ?? false;
 const REACH_PX = 26;
+/** Height of a tag's letters, m on the sheet. */
+const TAG_M = 0.3;
 
 const onSheet = (place: Place, view: View) =>
   view === 'above'
@@ -55,6 +58,14 @@ export function Sketch({
   const above = view === 'above';
   const trunkTop = Math.max(1, ...drawn.filter((limb) => !limb.parent).map((limb) => limb.base.upM));
   const box = paperOf(sheet, above).join(' ');
+  const [left, upper, wide, high] = paperOf(sheet, above);
+  const tags = new Map(
+    placeLabels(
+      drawn.map((limb) => ({ id: limb.id, ...onSheet(limb.tip, view), awayX: 0, awayY: -1 })),
+      TAG_M,
+      { left, right: left + wide, top: upper, bottom: upper + high },
+    ).map((tag) => [tag.id, tag]),
+  );
   const touch = (e: MouseEvent<SVGSVGElement>) => {
     const matrix = e.currentTarget.getScreenCTM();
     if (!matrix) return;
@@ -96,7 +107,7 @@ export function Sketch({
               <line
                 x1={0}
                 x2={0}
-                y1={0}
+                y1={-trunkTop}
                 y2={-top}
                 stroke="var(--ground)"
                 strokeWidth={0.1}
@@ -136,9 +147,9 @@ export function Sketch({
                   strokeLinecap="round"
                 />
                 <text
-                  x={to.x}
-                  y={to.y - 0.08}
-                  fontSize={0.3}
+                  x={tags.get(limb.id)?.x}
+                  y={tags.get(limb.id)?.y}
+                  fontSize={TAG_M}
                   textAnchor="middle"
                   fontWeight={limb.id === at ? 700 : 500}
                   fill={limb.id === at ? 'var(--damson)' : 'var(--ink)'}
