@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { Button } from 'react-bootstrap';
 import type { Candidate, Day } from '../api/client';
 import { Loading } from '../parts/Loading';
-import { State } from '../parts/Reasons';
+import { State } from '../parts/State';
 import { dayAndMonth, personMinutes, words } from '../parts/format';
 import { TICKETS, VERDICTS } from '../vocabulary/verdict';
 import { type DayAction, useCandidates } from './queries';

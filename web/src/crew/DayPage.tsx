@@ -5,7 +5,7 @@ import type { Day, Finding, Visit } from '../api/client';
 import { useSite } from '../api/orchard';
 import { Loading } from '../parts/Loading';
 import { ProblemAlert } from '../parts/ProblemAlert';
-import { State } from '../parts/Reasons';
+import { State } from '../parts/State';
 import { date, minutes, personMinutes, words } from '../parts/format';
 import { useAskOnce } from '../parts/useAskOnce';
 import { useTitle } from '../parts/useTitle';

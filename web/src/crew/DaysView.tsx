@@ -4,7 +4,7 @@ import { Link, useNavigate, useParams } from 'react-router';
 import type { DayData, DaySummary } from '../api/client';
 import { useSite } from '../api/orchard';
 import { Loading } from '../parts/Loading';
-import { State } from '../parts/Reasons';
+import { State } from '../parts/State';
 import { date, personMinutes } from '../parts/format';
 import { useTitle } from '../parts/useTitle';
 import { DayForm } from './DayForm';

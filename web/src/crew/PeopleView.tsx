@@ -5,7 +5,7 @@ import type { Person } from '../api/client';
 import { useSite } from '../api/orchard';
 import { Loading } from '../parts/Loading';
 import { ProblemAlert } from '../parts/ProblemAlert';
-import { State } from '../parts/Reasons';
+import { State } from '../parts/State';
 import { date, dayAndMonth } from '../parts/format';
 import { useTitle } from '../parts/useTitle';
 import { PersonForm } from './PersonForm';

@@ -5,7 +5,7 @@ import { LightPanel } from '../light/LightPanel';
 import { useSiteLight } from '../light/queries';
 import { Loading } from '../parts/Loading';
 import { ProblemAlert } from '../parts/ProblemAlert';
-import { State } from '../parts/Reasons';
+import { State } from '../parts/State';
 import { date, metres, percent, words, Words } from '../parts/format';
 import { useTitle } from '../parts/useTitle';
 import { TodayBoard } from '../today/TodayBoard';

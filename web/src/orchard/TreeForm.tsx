@@ -8,7 +8,7 @@ import { showRefused } from '../parts/fields';
 import { unitsShown, writeLength } from '../parts/measure';
 import { FieldInput, numberIn, type Typed } from '../parts/formOf';
 import { Loading } from '../parts/Loading';
-import { State } from '../parts/Reasons';
+import { State } from '../parts/State';
 import { ProblemAlert } from '../parts/ProblemAlert';
 import { useTitle } from '../parts/useTitle';
 import { useAddTree, useChangeTree, useTree, useTrees } from '../api/orchard';

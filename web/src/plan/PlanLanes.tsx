@@ -11,7 +11,7 @@ import {
 } from '../api/client';
 import { personMinutes } from '../parts/format';
 import { ProblemAlert } from '../parts/ProblemAlert';
-import { Reasons } from '../parts/Reasons';
+import { Reasons } from '../vocabulary/Reasons';
 import { SEASONS } from '../vocabulary/verdict';
 import { Disc } from './Disc';
 import { LaneRow } from './LaneRow';

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { ProblemAlert } from '../parts/ProblemAlert';
-import { State } from '../parts/Reasons';
+import { State } from '../parts/State';
 import { dates } from '../parts/format';
 import { ON_A_DAY } from '../vocabulary/verdict';
 import { useMayCut } from './queries';

@@ -7,7 +7,7 @@ import { TakenAlong } from '../field/TakenAlong';
 import { WaitingLine } from '../waiting/Waiting';
 import { TRIAGE } from '../vocabulary/orchard';
 import { Loading } from '../parts/Loading';
-import { State } from '../parts/Reasons';
+import { State } from '../parts/State';
 import { date, words } from '../parts/format';
 import { useTitle } from '../parts/useTitle';
 

@@ -7,7 +7,7 @@ import type { LoggedCut, Moment, VisitCut } from '../api/client';
 import { cutsInWords } from '../vocabulary/crew';
 import { TRIAGE } from '../vocabulary/orchard';
 import { Loading } from '../parts/Loading';
-import { State } from '../parts/Reasons';
+import { State } from '../parts/State';
 import { date, dateTime, kilos, personMinutes } from '../parts/format';
 import { DISEASES } from '../vocabulary/survey';
 import { useHistory } from '../verdict/queries';

@@ -3,7 +3,7 @@ import { Link } from 'react-router';
 import type { Board } from '../api/client';
 import { DayRow } from '../crew/DaysView';
 import { Loading } from '../parts/Loading';
-import { State } from '../parts/Reasons';
+import { State } from '../parts/State';
 import { dayAndMonth, personMinutes, words } from '../parts/format';
 import { REPORTS } from '../vocabulary/visit';
 import { useBoard } from './queries';

@@ -1,7 +1,9 @@
 import type { Judgement, LimbAnswer, Worded } from '../api/client';
 import { LimbOpinions } from './LimbOpinions';
 import { ShadeOf, WorthOf } from './Light';
-import { Reasons, State } from '../parts/Reasons';
+import { State } from '../parts/State';
+import { Reasons } from '../vocabulary/Reasons';
+import { Said } from '../vocabulary/Said';
 import { centimetres, counted, kilos, metres, percent, personMinutes } from '../parts/format';
 import { Button } from 'react-bootstrap';
 import { ProblemAlert } from '../parts/ProblemAlert';
@@ -18,7 +20,9 @@ export function Cautions({ cautions }: { cautions: Worded[] }) {
   const list = (some: Worded[]) => (
     <ul>
       {some.map((caution, i) => (
-        <li key={i}>{caution.text}</li>
+        <li key={i}>
+          <Said text={caution.text} />
+        </li>
       ))}
     </ul>
   );

@@ -1,7 +1,7 @@
 import { Button, Form } from 'react-bootstrap';
 import type { FieldProblem, VisitCut } from '../api/client';
 import { fieldInWords } from '../parts/fieldInWords';
-import { State } from '../parts/Reasons';
+import { State } from '../parts/State';
 import { centimetres, metres } from '../parts/format';
 import { DISEASES } from '../vocabulary/survey';
 import { CUTS, TECHNIQUES, TICKETS, TOOLS, VERDICTS } from '../vocabulary/verdict';

@@ -10,7 +10,7 @@ import { useWaiting } from '../field/useWaiting';
 import { WaitingLine } from '../waiting/Waiting';
 import { useSite } from '../api/orchard';
 import { Loading } from '../parts/Loading';
-import { State } from '../parts/Reasons';
+import { State } from '../parts/State';
 import { date, words } from '../parts/format';
 import { useTitle } from '../parts/useTitle';
 import { entryId } from './entry';

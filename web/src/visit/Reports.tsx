@@ -5,7 +5,7 @@ import { reportItem } from '../field/items';
 import { useSend } from '../field/useSend';
 import { useSite, useTree } from '../api/orchard';
 import { ProblemAlert } from '../parts/ProblemAlert';
-import { State } from '../parts/Reasons';
+import { State } from '../parts/State';
 import { date } from '../parts/format';
 import { useTimeline } from '../today/queries';
 import { useDealtWith } from './queries';

@@ -2,7 +2,7 @@ import { useQueryClient } from '@tanstack/react-query';
 import { Alert, Button } from 'react-bootstrap';
 import { Link, useParams } from 'react-router';
 import { usePeople } from '../crew/queries';
-import { State } from '../parts/Reasons';
+import { State } from '../parts/State';
 import { useTitle } from '../parts/useTitle';
 import { HerePicture } from '../photo/PhotoStrip';
 import { GiveUp } from './GiveUp';

@@ -1,5 +1,6 @@
 import type { Judgement } from '../api/client';
-import { Reasons, State } from '../parts/Reasons';
+import { State } from '../parts/State';
+import { Reasons } from '../vocabulary/Reasons';
 import { centimetres } from '../parts/format';
 import { RULES, VERDICTS } from '../vocabulary/verdict';
 

@@ -1,4 +1,5 @@
 import type { Worded } from '../api/client';
+import { Said } from './Said';
 
 /** Reasons in full sentences, each with where its rule or number comes from. */
 export function Reasons({ reasons }: { reasons: Worded[] }) {
@@ -6,14 +7,9 @@ export function Reasons({ reasons }: { reasons: Worded[] }) {
     <ul className="reasons">
       {reasons.map((reason, i) => (
         <li key={i}>
-          {reason.text} <span className="source">({reason.source})</span>
+          <Said text={reason.text} /> <span className="source">({reason.source})</span>
         </li>
       ))}
     </ul>
   );
-}
-
-/** A state as a word in its colour; never by colour alone. */
-export function State({ code, word }: { code: string; word: string }) {
-  return <span className={'state ' + code}>{word}</span>;
 }
