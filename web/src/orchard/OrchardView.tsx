@@ -12,7 +12,7 @@ import { TodayBoard } from '../today/TodayBoard';
 import { RemovalRegister } from '../wood/RemovalForm';
 import { useChangeTree, useSite, useTrees } from '../api/orchard';
 import { FirstSteps, useNotWalked } from './FirstSteps';
-import { SitePlan } from './SitePlan';
+import { type ShownLight, SitePlan } from './SitePlan';
 import { SampleStrip } from './Welcome';
 import { SPECIES, TRIAGE, TRIAGE_MEANS } from '../vocabulary/orchard';
 import { Icon } from '../parts/Icon';
@@ -35,8 +35,8 @@ const LAYERS = [
 ] as const;
 
 /** Of light, shade and room only what a layer is about. */
-const of = (layer: string, all: SiteLight): SiteLight =>
-  layer === 'room' ? { ...all, ground: undefined as never, trees: [] } : { ...all, tooClose: [] };
+const of = (layer: string, { ground, trees, tooClose }: SiteLight): ShownLight =>
+  layer === 'room' ? { trees: [], tooClose } : { ground, trees, tooClose: [] };
 
 /** The site from above beside its register; picking a tree in one picks it in the other. */
 export function OrchardView() {

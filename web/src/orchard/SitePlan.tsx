@@ -22,6 +22,9 @@ const STEPS: Record<string, [number, number]> = {
   ArrowDown: [0, 0.25],
 };
 
+/** Light and room as far as they are shown. */
+export type ShownLight = Pick<SiteLight, 'trees' | 'tooClose'> & Partial<Pick<SiteLight, 'ground'>>;
+
 /** The site from above, to scale, north up: crowns as wide as they are. */
 export function SitePlan({
   trees,
@@ -40,7 +43,7 @@ export function SitePlan({
   /** Told where the picked tree was dragged to. */
   onMove?: (moved: Moved) => void;
   /** Light and shade of the season, drawn under the crowns and written in them. */
-  light?: SiteLight;
+  light?: ShownLight;
 }) {
   const points = [
     ...trees.map((tree) => ({

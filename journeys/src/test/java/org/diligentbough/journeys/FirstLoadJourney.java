@@ -1,0 +1,41 @@
+package org.diligentbough.journeys;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.google.gson.JsonObject;
+import org.diligentbough.server.TestServer;
+import org.junit.jupiter.api.Test;
+
+/** What a phone with a slow processor must fetch and do before its first page is of use. */
+class FirstLoadJourney {
+    private static final double MOST_SCRIPT_BYTES = 200_000;
+    /** On a machine that tests beside it; alone it is a third of that. */
+    private static final double MOST_MS = 5_000;
+
+    private static final String SCRIPT_BYTES = """
+            () => performance.getEntriesByType('resource').filter((one) => /\\\\.m?js$/.test(one.name))
+                .filter((one) => one.responseEnd < window.usefulAt)
+                .reduce((sum, one) => sum + one.encodedBodySize, 0)""";
+
+    @Test
+    void theFirstPageIsSmallAndSoonOfUseOnASlowPhone() {
+        long site = TestServer.orchard("First load", 40);
+        try (Browser browser = new Browser()) {
+            browser.phone();
+            JsonObject slow = new JsonObject();
+            slow.addProperty("rate", 4);
+            browser.page.context().newCDPSession(browser.page).send("Emulation.setCPUThrottlingRate", slow);
+            browser.page.addInitScript("localStorage.setItem('bough-person', '" + TestServer.whoId() + "')");
+            browser.open("/sites/" + site);
+            browser.page.waitForFunction("() => document.querySelector('.register tbody tr')"
+                    + " && (window.usefulAt ??= performance.now())");
+            double ms = ((Number) browser.page.evaluate("() => window.usefulAt")).doubleValue();
+            double bytes = ((Number) browser.page.evaluate(SCRIPT_BYTES)).doubleValue();
+            System.out.printf(
+                    "first load on a processor slowed four times: %.0f kB of script, of use after %.1f s%n",
+                    bytes / 1000, ms / 1000);
+            assertThat(bytes).isBetween(50_000.0, MOST_SCRIPT_BYTES);
+            assertThat(ms).isLessThan(MOST_MS);
+        }
+    }
+}
