@@ -269,7 +269,7 @@ class ArchiveApiTest {
         assertThat(again).isEqualTo(out);
         String tree = "/api/trees/" + onlyTree(there);
         JsonNode judged = get(tree + "/judgement").json();
-        assertThat(judged.at("/kept/cause").stringValue()).isEqualTo("kept");
+        assertThat(judged.at("/kept/cause").stringValue()).isEqualTo("by-hand");
         assertThat(judged.at("/edits/allowance/why").stringValue()).isEqualTo("weak after the drought");
         assertThat(judged.get("proposal")).isEmpty();
         assertThat(judged.at("/evaluation/plan"))

@@ -13,9 +13,30 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
+import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 
 class SampleApiTest {
+    /** Others may have played before. */
+    @BeforeEach
+    void noSampleStands() {
+        get("/api/sites")
+                .json()
+                .valueStream()
+                .filter(site -> site.get("sample").booleanValue())
+                .forEach(site ->
+                        send("DELETE", "/api/samples/" + site.get("id"), null).expect(204));
+    }
+
+    @Test
+    void noMoreArePlantedThanAnybodyPlaysIn() {
+        for (int i = 0; i < 3; i++) {
+            post("/api/samples", "").expect(201);
+        }
+        assertThat(post("/api/samples", "").expect(422).at("/errors/0/detail").stringValue())
+                .contains("throw one away");
+    }
+
     /** Rows by table; what the server keeps of what was sent stays, so that nothing is taken twice. */
     private static Map<String, Long> rows() throws SQLException {
         try (Connection sql = TestServer.database()) {

@@ -3,10 +3,12 @@ package org.diligentbough.server.archive;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.UncheckedIOException;
+import java.util.List;
 import java.util.stream.IntStream;
 import org.diligentbough.server.orchard.SiteMapper;
 import org.diligentbough.server.orchard.SiteMapper.SiteRow;
 import org.diligentbough.server.shared.CurrentPerson;
+import org.diligentbough.server.shared.FieldProblem;
 import org.diligentbough.server.shared.ProblemException;
 import org.springframework.core.io.ClassPathResource;
 import org.springframework.stereotype.Service;
@@ -19,6 +21,7 @@ import tools.jackson.databind.node.ObjectNode;
 class SampleService {
     private static final String ORCHARD = "sample/kilnfield.json";
     private static final String NAME = "Sample orchard";
+    private static final int MOST = 3;
 
     private final ArchiveService archives;
     private final SiteMapper sites;
@@ -32,10 +35,18 @@ class SampleService {
         this.json = json;
     }
 
-    /** Plants a sample; its people come with it. */
+    /**
+     * Plants a sample; its people come with it.
+     *
+     * @throws ProblemException 422 when there are as many as anybody can play with
+     */
     @Transactional
     SiteRow plant() {
         person.id();
+        if (sites.samples() >= MOST) {
+            throw ProblemException.refused(List.of(new FieldProblem(
+                    "", "There are " + MOST + " sample orchards already; play in one of them, or throw one away.")));
+        }
         long before = sites.lastPerson();
         try (InputStream file = new ClassPathResource(ORCHARD).getInputStream()) {
             ObjectNode archive = (ObjectNode) json.readTree(file);

@@ -95,6 +95,9 @@ public interface SiteMapper {
             """)
     void makeSample(@Param("id") long id, @Param("lastPerson") long lastPerson);
 
+    @Select("select count(*) from site where sample")
+    int samples();
+
     @Select("select coalesce(max(id), 0) from person")
     long lastPerson();
 
