@@ -13,7 +13,7 @@ class FirstLoadJourney {
     private static final double MOST_MS = 5_000;
 
     private static final String SCRIPT_BYTES = """
-            () => performance.getEntriesByType('resource').filter((one) => /\\\\.m?js$/.test(one.name))
+            () => performance.getEntriesByType('resource').filter((one) => /\\.m?js$/.test(one.name))
                 .filter((one) => one.responseEnd < window.usefulAt)
                 .reduce((sum, one) => sum + one.encodedBodySize, 0)""";
 
