@@ -48,8 +48,18 @@ export const router = createBrowserRouter([
   },
 ]);
 
-/** A phone that goes out of reach has every view with it: those it did not need yet come when it has nothing to do. */
-const QUIET_MS = 1_500;
-window.setTimeout(() => {
-  for (const [, view] of VIEWS) void view().catch(() => undefined);
-}, QUIET_MS);
+/**
+ * A phone that goes out of reach has every view with it: those it did not need yet come one after another once the first
+ * page has long been shown and there is nothing else to do.
+ */
+const QUIET_MS = 3_000;
+const idle = window.requestIdleCallback ?? ((go: () => void) => window.setTimeout(go, 1));
+window.addEventListener('load', () =>
+  window.setTimeout(
+    () =>
+      idle(async () => {
+        for (const [, view] of VIEWS) await view().catch(() => undefined);
+      }),
+    QUIET_MS,
+  ),
+);
