@@ -1,15 +1,14 @@
 import { useState } from 'react';
 import { Button } from 'react-bootstrap';
 import { Link, useNavigate, useParams } from 'react-router';
-import type { DayData, DaySummary } from '../api/client';
+import type { DayData } from '../api/client';
 import { useSite } from '../api/orchard';
 import { Loading } from '../parts/Loading';
-import { State } from '../parts/State';
-import { date, personMinutes } from '../parts/format';
 import { useTitle } from '../parts/useTitle';
 import { DayForm } from './DayForm';
+import { DayRow } from './DayRow';
 import { useAddDay, useDays } from './queries';
-import { DAY_STATES, isOff, USUAL_SHED } from '../vocabulary/crew';
+import { isOff, USUAL_SHED } from '../vocabulary/crew';
 
 /** Work days of a site: those to come, and those that were. */
 export function DaysView() {
@@ -73,42 +72,3 @@ export function DaysView() {
     </>
   );
 }
-
-export function DayRow({ day, siteId }: { day: DaySummary; siteId: number }) {
-  const wanting = day.findings.filter((finding) => finding.weight !== 'told');
-  const unlogged = day.trees - day.logged;
-  return (
-    <Link className="day-row" to={'/sites/' + siteId + '/days/' + day.id}>
-      <span className="when">
-        {weekday(day.on)} {date(day.on)}
-        <span className="faint small">
-          {' '}
-          {day.starts}–{day.ends}
-        </span>
-      </span>
-      <State
-        code={day.state}
-        word={day.past && day.trees > 0 && unlogged === 0 ? 'done' : DAY_STATES[day.state]!}
-      />
-      <span>
-        {day.trees} {day.trees === 1 ? 'tree' : 'trees'}, {day.people}{' '}
-        {day.people === 1 ? 'person' : 'people'}
-        {day.minutes > 0 && ', ' + personMinutes(day.minutes) + ' of work'}
-      </span>
-      <span className="wanting">
-        {day.past && !isOff(day.state) && unlogged > 0 && (
-          <span className="text-danger">{unlogged} not logged yet</span>
-        )}
-        {wanting.slice(0, 2).map((finding) => (
-          <span key={finding.reason.text} className={finding.weight === 'refused' ? 'text-danger' : 'care'}>
-            {finding.reason.text}
-          </span>
-        ))}
-        {wanting.length > 2 && <span className="faint">and {wanting.length - 2} more</span>}
-      </span>
-    </Link>
-  );
-}
-
-export const weekday = (iso: string) =>
-  new Date(iso + 'T00:00:00Z').toLocaleDateString('en-GB', { weekday: 'short', timeZone: 'UTC' });

@@ -9,7 +9,7 @@ import { State } from '../parts/State';
 import { date, metres, percent, words, Words } from '../parts/format';
 import { useTitle } from '../parts/useTitle';
 import { TodayBoard } from '../today/TodayBoard';
-import { RemovalRegister } from '../wood/RemovalForm';
+import { RemovalRegister } from '../wood/RemovalRegister';
 import { useChangeTree, useSite, useTrees } from '../api/orchard';
 import { FirstSteps, useNotWalked } from './FirstSteps';
 import { type ShownLight, SitePlan } from './SitePlan';

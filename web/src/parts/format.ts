@@ -29,6 +29,10 @@ export const kilos = weightInWords;
 /** 16 Feb 2027 */
 export const date = (iso: string) => day.format(new Date(iso + 'T00:00:00Z'));
 
+/** Tue */
+export const weekday = (iso: string) =>
+  new Date(iso + 'T00:00:00Z').toLocaleDateString('en-GB', { weekday: 'short', timeZone: 'UTC' });
+
 /** 16 Feb */
 export const dayAndMonth = (iso: string) => dayOnly.format(new Date(iso + 'T00:00:00Z'));
 

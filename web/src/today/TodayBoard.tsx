@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
 import type { Board } from '../api/client';
-import { DayRow } from '../crew/DaysView';
+import { DayRow } from '../crew/DayRow';
 import { Loading } from '../parts/Loading';
 import { State } from '../parts/State';
 import { dayAndMonth, personMinutes, words } from '../parts/format';

@@ -2,7 +2,6 @@ import { Link, useParams } from 'react-router';
 import type { DaySummary } from '../api/client';
 import { DayNotes } from '../crew/DayNotes';
 import { cutsInWords, isOff } from '../vocabulary/crew';
-import { weekday } from '../crew/DaysView';
 import { useDay, useDays } from '../crew/queries';
 import { wantsLook } from '../field/outbox';
 import { TakenAlong } from '../field/TakenAlong';
@@ -11,7 +10,7 @@ import { WaitingLine } from '../waiting/Waiting';
 import { useSite } from '../api/orchard';
 import { Loading } from '../parts/Loading';
 import { State } from '../parts/State';
-import { date, words } from '../parts/format';
+import { date, weekday, words } from '../parts/format';
 import { useTitle } from '../parts/useTitle';
 import { entryId } from './entry';
 

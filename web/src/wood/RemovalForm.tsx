@@ -1,16 +1,13 @@
 import { zodResolver } from '@hookform/resolvers/zod';
 import { Button, Col, Form, Row } from 'react-bootstrap';
 import { useForm } from 'react-hook-form';
-import { Link } from 'react-router';
 import { useSite } from '../api/orchard';
 import { showRefused } from '../parts/fields';
 import { FieldInput, type Typed } from '../parts/formOf';
 import { Loading } from '../parts/Loading';
 import { ProblemAlert } from '../parts/ProblemAlert';
-import { date } from '../parts/format';
 import { useRemovals, useRemove, useStandsAfterAll } from './queries';
 import { REMOVAL, REMOVAL_FIELDS } from './removalFields';
-import { GROUNDS } from '../vocabulary/wood';
 
 /** That a whole tree was taken out: only on stated grounds, with whose leave, by whom, and what stands there instead. */
 export function RemovalForm({ treeId, siteId, done }: { treeId: number; siteId: number; done: () => void }) {
@@ -93,27 +90,5 @@ export function Removed() {
     <p className="report-open" role="note">
       This tree was taken out. It is in no plan; what is known of it stands below.
     </p>
-  );
-}
-
-/** The register of removals of a site. */
-export function RemovalRegister({ siteId }: { siteId: number }) {
-  const removals = useRemovals(siteId);
-  if (!removals.data || removals.data.length === 0) return null;
-  return (
-    <section aria-label="Register of removals" className="mt-3">
-      <h2>Taken out</h2>
-      <ul className="list-unstyled">
-        {removals.data.map((removal) => (
-          <li key={removal.treeId}>
-            <Link to={'/sites/' + siteId + '/trees/' + removal.treeId}>{removal.tag}</Link>{' '}
-            {removal.species.replaceAll('-', ' ')} {removal.cultivar}, {date(removal.data.on)}:{' '}
-            {GROUNDS[removal.data.grounds]}; by {removal.data.removedBy}; permission:{' '}
-            {removal.data.permission}
-            {removal.data.replacement && '; instead: ' + removal.data.replacement}
-          </li>
-        ))}
-      </ul>
-    </section>
   );
 }
