@@ -6,6 +6,7 @@ import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.assertions.LocatorAssertions;
 import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.LoadState;
 import org.assertj.core.api.Assertions;
 import org.diligentbough.server.TestServer;
 import org.junit.jupiter.api.Test;
@@ -52,6 +53,9 @@ class PlayJourney {
             String k04 = browser.page.url().replaceFirst(".*/trees/", "");
             browser.page.navigate(site + "?tree=" + k04);
             Locator mark = browser.page.locator(".site-plan .to-move");
+            assertThat(browser.page.locator(".picked-tree")).isVisible();
+            // What stands above the plan comes in and moves it: nobody drags before it rests.
+            browser.page.waitForLoadState(LoadState.NETWORKIDLE);
             mark.scrollIntoViewIfNeeded();
             double before = eastM(k04);
             var box = mark.locator("circle").first().boundingBox();
