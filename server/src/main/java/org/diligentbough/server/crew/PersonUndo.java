@@ -8,28 +8,17 @@ import tools.jackson.databind.json.JsonMapper;
 
 /** Somebody as they were before; who was taken off the list comes back to it, not to the days they were on. */
 @Component
-class PersonUndo implements Undoes {
+class PersonUndo extends Undoes {
     private final PeopleService people;
-    private final JsonMapper json;
 
     PersonUndo(PeopleService people, JsonMapper json) {
+        super("person", json);
         this.people = people;
-        this.json = json;
-    }
-
-    @Override
-    public String entity() {
-        return "person";
-    }
-
-    @Override
-    public boolean can(Kept change) {
-        return change.before() != null;
     }
 
     @Override
     public void undo(Kept change) {
-        Person was = json.treeToValue(change.before(), Person.class);
+        Person was = was(change, Person.class);
         Person now = people.one(was.id());
         if (now.leftOn() != null) {
             people.comeBack(was.id(), now.version());

@@ -9,28 +9,17 @@ import tools.jackson.databind.json.JsonMapper;
 
 /** A number of the rules as it was before. */
 @Component
-class FigureUndo implements Undoes {
+class FigureUndo extends Undoes {
     private final FigureService figures;
-    private final JsonMapper json;
 
     FigureUndo(FigureService figures, JsonMapper json) {
+        super("figure", json);
         this.figures = figures;
-        this.json = json;
-    }
-
-    @Override
-    public String entity() {
-        return "figure";
-    }
-
-    @Override
-    public boolean can(Kept change) {
-        return change.before() != null;
     }
 
     @Override
     public void undo(Kept change) {
-        FigureView was = json.treeToValue(change.before(), FigureView.class);
+        FigureView was = was(change, FigureView.class);
         long site = change.about().siteId();
         long version = figures.figures(site).stream()
                 .filter(now -> now.figure().equals(was.figure()) && now.changed() != null)

@@ -10,20 +10,14 @@ import tools.jackson.databind.json.JsonMapper;
 
 /** A year's fruit as it stood before, or no year at all. */
 @Component
-class FruitUndo implements Undoes {
+class FruitUndo extends Undoes {
     private final FruitService service;
     private final FruitMapper fruit;
-    private final JsonMapper json;
 
     FruitUndo(FruitService service, FruitMapper fruit, JsonMapper json) {
+        super("fruit", json);
         this.service = service;
         this.fruit = fruit;
-        this.json = json;
-    }
-
-    @Override
-    public String entity() {
-        return "fruit";
     }
 
     @Override
@@ -39,7 +33,7 @@ class FruitUndo implements Undoes {
         if (change.before() == null) {
             service.takeFruitBack(tree, year, version);
         } else {
-            FruitRow was = json.treeToValue(change.before(), FruitRow.class);
+            FruitRow was = was(change, FruitRow.class);
             service.keepFruit(tree, year, Optional.empty(), new FruitChange(version, was.data()));
         }
     }

@@ -8,28 +8,17 @@ import tools.jackson.databind.json.JsonMapper;
 
 /** A site with its weather and schools, as it was before. */
 @Component
-class SiteUndo implements Undoes {
+class SiteUndo extends Undoes {
     private final OrchardService orchard;
-    private final JsonMapper json;
 
     SiteUndo(OrchardService orchard, JsonMapper json) {
+        super("site", json);
         this.orchard = orchard;
-        this.json = json;
-    }
-
-    @Override
-    public String entity() {
-        return "site";
-    }
-
-    @Override
-    public boolean can(Kept change) {
-        return change.before() != null;
     }
 
     @Override
     public void undo(Kept change) {
-        SiteRow was = json.treeToValue(change.before(), SiteRow.class);
+        SiteRow was = was(change, SiteRow.class);
         long id = change.about().entityId();
         orchard.changeSite(id, orchard.site(id).version(), was.data());
     }

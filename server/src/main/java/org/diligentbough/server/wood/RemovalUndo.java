@@ -9,18 +9,12 @@ import tools.jackson.databind.json.JsonMapper;
 
 /** A tree that was taken out stands again, or is out as it was entered before. */
 @Component
-class RemovalUndo implements Undoes {
+class RemovalUndo extends Undoes {
     private final RemovalService removals;
-    private final JsonMapper json;
 
     RemovalUndo(RemovalService removals, JsonMapper json) {
+        super("removal", json);
         this.removals = removals;
-        this.json = json;
-    }
-
-    @Override
-    public String entity() {
-        return "removal";
     }
 
     @Override
@@ -35,7 +29,7 @@ class RemovalUndo implements Undoes {
         if (change.before() == null) {
             removals.standsAfterAll(tree, version);
         } else {
-            RemovalView was = json.treeToValue(change.before(), RemovalView.class);
+            RemovalView was = was(change, RemovalView.class);
             removals.remove(tree, new RemovalChange(version, was.data()));
         }
     }
