@@ -1,7 +1,7 @@
 import { useLayoutEffect, useMemo, useRef } from 'react';
 import type { Drawing } from '../api/client';
 import { cameraOf } from './camera';
-import { inked, paint } from './ink';
+import { inked, layPaper, paint } from './ink';
 import { asItStands, type View } from './projection';
 import { skeletonOf } from './skeleton';
 import type { Sketched } from './sketch';
@@ -69,13 +69,7 @@ export function SketchInk({
     redraw.current = () => {
       const ctx = canvas.current?.getContext?.('2d');
       if (!ctx) return;
-      const { width, height } = ctx.canvas;
-      const [left, top, wide, high] = paperOf(sheet, view === 'above');
-      const scale = Math.min(width / wide, height / high);
-      ctx.setTransform(1, 0, 0, 1, 0, 0);
-      ctx.clearRect(0, 0, width, height);
-      const across = (width - wide * scale) / 2 - left * scale;
-      ctx.setTransform(scale, 0, 0, scale, across, (height - high * scale) / 2 - top * scale);
+      const scale = layPaper(ctx, paperOf(sheet, view === 'above'));
       paint(ctx, tree, cameraOf(view), palette, scale);
     };
     redraw.current();

@@ -2,7 +2,7 @@ import { type PointerEvent, useLayoutEffect, useMemo, useRef } from 'react';
 import type { Drawing, LimbAnswer } from '../api/client';
 import { compass } from '../parts/format';
 import { acrossOf, type Camera, downOf, turned } from './camera';
-import { type Inked, paint } from './ink';
+import { type Inked, layPaper, paint } from './ink';
 import { CutMark, Hit, Tags } from './limbs';
 import { Shares, SmallWood } from './leaves';
 import type { Mark } from './marks';
@@ -73,20 +73,8 @@ export function TreeDrawing({
     inkNow.current = tree;
     const ctx = canvas.current?.getContext?.('2d');
     if (!ctx || !tree) return;
-    const { width, height } = ctx.canvas;
-    const above = camera.elevation / 90;
-    const { left, top, wide, high } = sheet.at(above);
-    const scale = Math.min(width / wide, height / high);
-    ctx.setTransform(1, 0, 0, 1, 0, 0);
-    ctx.clearRect(0, 0, width, height);
-    ctx.setTransform(
-      scale,
-      0,
-      0,
-      scale,
-      (width - wide * scale) / 2 - left * scale,
-      (height - high * scale) / 2 - top * scale,
-    );
+    const { left, top, wide, high } = sheet.at(camera.elevation / 90);
+    const scale = layPaper(ctx, [left, top, wide, high]);
     // The last frames' times can be looked at; a tree that is turned all day must not fill the memory with them.
     if (frames.current++ % FRAMES_TIMED === 0) performance.clearMeasures('tree drawn');
     performance.mark('ink');

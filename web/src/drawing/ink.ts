@@ -172,6 +172,20 @@ function inksOf(palette: Palette, fruit: string): Inks[] {
   return inks;
 }
 
+/** Lays an empty canvas over a piece of paper in metres, as large as it goes and in the middle; how many pixels a metre is. */
+export function layPaper(
+  ctx: CanvasRenderingContext2D,
+  [left, top, wide, high]: readonly [number, number, number, number],
+): number {
+  const { width, height } = ctx.canvas;
+  const scale = Math.min(width / wide, height / high);
+  ctx.setTransform(1, 0, 0, 1, 0, 0);
+  ctx.clearRect(0, 0, width, height);
+  const across = (width - wide * scale) / 2 - left * scale;
+  ctx.setTransform(scale, 0, 0, scale, across, (height - high * scale) / 2 - top * scale);
+  return scale;
+}
+
 /**
  * Paints the tree as ink on paper: what is far first and paler. The canvas is laid so that a metre is `scale` pixels and the
  * foot of the trunk lies at its origin; nothing is drawn thinner than can be seen.

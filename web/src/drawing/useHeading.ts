@@ -1,4 +1,4 @@
-import { useEffect, useRef } from 'react';
+import { useEffect, useLayoutEffect, useRef } from 'react';
 
 /** Less than this the hand trembles. */
 const LEAST_DEG = 3;
@@ -29,7 +29,7 @@ export async function mayUseCompass(): Promise<boolean> {
 /** Tells whereto the phone points while it is followed. */
 export function useHeading(followed: boolean, told: (heading: number) => void) {
   const tell = useRef(told);
-  useEffect(() => {
+  useLayoutEffect(() => {
     tell.current = told;
   });
   useEffect(() => {

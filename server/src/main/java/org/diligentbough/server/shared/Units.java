@@ -16,7 +16,7 @@ public class Units {
     static final String COOKIE = "bough-units";
     private static final String IMPERIAL = "imperial";
     private static final double CM_IN_INCH = 2.54;
-    private static final double INCHES_IN_FOOT = 12;
+    private static final long INCHES_IN_FOOT = 12;
     private static final double KG_IN_POUND = 0.45359237;
     private static final double KM_IN_MILE = 1.609344;
     /** "4.1 m", "20 to 30 cm", "-2 °C"; not "m2", and no number that another one runs into. */
@@ -62,8 +62,8 @@ public class Units {
 
     private static String feet(double inches) {
         long whole = Math.round(Math.abs(inches));
-        long feet = whole / (long) INCHES_IN_FOOT;
-        long rest = whole % (long) INCHES_IN_FOOT;
+        long feet = whole / INCHES_IN_FOOT;
+        long rest = whole % INCHES_IN_FOOT;
         String said = feet == 0 ? rest + " in" : feet + " ft" + (rest == 0 ? "" : " " + rest + " in");
         return inches < 0 ? "-" + said : said;
     }
