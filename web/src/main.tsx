@@ -49,3 +49,13 @@ else
     .then((person) => person && setCurrentPersonId(Number(person)))
     .catch(() => undefined)
     .finally(begin);
+
+/** The worker keeps a copy of everything: it begins once the page that was come to stands, not beside it. */
+const WORKER_AFTER_MS = 2_000;
+if (import.meta.env.PROD)
+  window.addEventListener('load', () =>
+    window.setTimeout(
+      () => void navigator.serviceWorker?.register('/worker.js').catch(() => undefined),
+      WORKER_AFTER_MS,
+    ),
+  );

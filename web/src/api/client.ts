@@ -114,7 +114,25 @@ export const lastChange = {
   },
 };
 
-export const api = createClient<paths>({ baseUrl: '/' });
+declare global {
+  /** What was asked for before this was read, by its path (public/early.js); nothing in the worker. */
+  var asked: Record<string, Promise<Response>> | undefined;
+}
+
+/** So long what was asked for early is as good as asked for now. */
+const EARLY_MS = 5_000;
+setTimeout(() => (globalThis.asked = undefined), EARLY_MS);
+
+/** Asks the server; what was already asked for early is taken, once. */
+export function ask(request: Request): Promise<Response> {
+  const path = request.url.slice(globalThis.location.origin.length);
+  const early = request.method === 'GET' ? globalThis.asked?.[path] : undefined;
+  if (!early) return fetch(request);
+  delete globalThis.asked![path];
+  return early;
+}
+
+export const api = createClient<paths>({ baseUrl: '/', fetch: ask });
 
 api.use({
   onRequest({ request }) {

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
-import type { Ribbon, WeatherDay } from '../api/client';
+import type { Ribbon } from '../api/client';
 import { dayAndMonth, words, Words } from '../parts/format';
 import { useSeason, useWeather } from './queries';
 import { Bars, HEAD, plusDays, windowName, type Year, YearFrame, yearOf } from './YearStrip';
@@ -32,7 +32,6 @@ export function SeasonRibbon({
     (localStorage.getItem(key) ?? (unfolded && roomy ? 'yes' : 'no')) === 'yes',
   );
   const season = useSeason(siteId);
-  const weather = useWeather(siteId);
   if (!season.data || season.data.lines.length === 0) return null;
   const open = season.data.lines
     .filter((line) => line.today.mayCut === 'yes')
@@ -60,7 +59,6 @@ export function SeasonRibbon({
             ...season.data,
             lines: season.data.lines.filter((line) => !species || line.species === species),
           }}
-          weather={weather.data ?? []}
           siteId={siteId}
         />
       )}
@@ -72,23 +70,13 @@ const bestNow = (line: Ribbon['lines'][number], today: string) =>
   line.windows.some((window) => window.quality === 'best' && window.opens <= today && window.closes >= today);
 
 /** The kinds of a site over the year; roomier where it is the page itself. */
-export function Strip({
-  ribbon,
-  weather,
-  siteId,
-  roomy,
-}: {
-  ribbon: Ribbon;
-  weather: WeatherDay[];
-  siteId: number;
-  roomy?: boolean;
-}) {
+export function Strip({ ribbon, siteId, roomy }: { ribbon: Ribbon; siteId: number; roomy?: boolean }) {
   const tall = roomy ? 21 : lineOf(ribbon.lines.length);
   const gap = tall < 15 ? 1.5 : 2;
   const year = yearOf(ribbon.from, ribbon.until, ribbon.today, HEAD + ribbon.lines.length * tall + 3);
   return (
     <YearFrame year={year} label="Cutting windows by kind">
-      <WeatherMarks year={year} weather={weather} />
+      {!roomy && <WeatherMarks year={year} siteId={siteId} />}
       {ribbon.lines.map((line, row) => {
         const name = Words(line.species) + (line.trained ? ', trained' : '');
         const y = HEAD + row * tall;
@@ -129,7 +117,8 @@ export function Strip({
 }
 
 /** Frost and rain of the coming days, small above the bars where they begin. */
-function WeatherMarks({ year, weather }: { year: Year; weather: WeatherDay[] }) {
+function WeatherMarks({ year, siteId }: { year: Year; siteId: number }) {
+  const weather = useWeather(siteId).data ?? [];
   const wide = year.x(plusDays(year.today, 1)) - year.x(year.today);
   return weather.map((day) => {
     const wet = day.rainMm >= WET_MM;

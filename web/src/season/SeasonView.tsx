@@ -42,7 +42,7 @@ export function SeasonView() {
         <p>No tree stands here yet.</p>
       ) : (
         <div className="year-calendar" data-scrolls tabIndex={0} role="region" aria-label="The year by kind">
-          <Strip ribbon={season.data} weather={[]} siteId={siteId} roomy />
+          <Strip ribbon={season.data} siteId={siteId} roomy />
         </div>
       )}
       {site.data.data.policyNote && <p>Why the schools were chosen: {site.data.data.policyNote}</p>}

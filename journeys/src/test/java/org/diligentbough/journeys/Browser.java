@@ -5,6 +5,7 @@ import com.microsoft.playwright.BrowserType;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Playwright;
+import com.microsoft.playwright.assertions.PlaywrightAssertions;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.WaitForSelectorState;
 import java.io.IOException;
@@ -31,6 +32,12 @@ final class Browser implements AutoCloseable {
             "--disable-component-update",
             "--disable-sync");
     private static final Path CHROMIUM = Path.of("/usr/bin/chromium");
+    /** What is looked for may take this long on a machine that does other things beside. */
+    private static final int SEEN_WITHIN_MS = 20_000;
+
+    static {
+        PlaywrightAssertions.setDefaultAssertionTimeout(SEEN_WITHIN_MS);
+    }
 
     private Playwright playwright = Playwright.create();
     private final com.microsoft.playwright.Browser chromium;
