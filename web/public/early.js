@@ -5,7 +5,7 @@
     (document.currentScript.dataset.views || '').split(' ').map((view) => view.split('=')),
   );
   const [, site, rest] = /^\/sites\/(\d+)(.*)$/.exec(location.pathname) || [];
-  const ask = ['/api/sites', '/api/people'];
+  const ask = ['/api/me', '/api/sites'];
   const tree = /^\/trees\/(\d+)$/.exec(rest || '');
   if (site) {
     const at = '/api/sites/' + site;

@@ -21,7 +21,7 @@ declare const self: Surroundings;
 /** So long a weak signal is waited for where the phone has an answer of its own. */
 const WEAK_SIGNAL_S = 6;
 const MOST_ANSWERS = 1_500;
-const AWAY = [502, 503, 504];
+const AWAY = [401, 502, 503, 504];
 
 // At once, also at the first visit: whoever opened the walk once can go out with it.
 void self.skipWaiting();
@@ -33,11 +33,11 @@ registerRoute(
 
 /** What is asked outdoors, and what the phone took along for it. */
 const OUTDOORS =
-  /^\/api\/(people|sites|sites\/\d+|sites\/\d+\/(field|days)|days\/\d+(\/sheet|\/notes)?|visits\/\d+\/sheet)$/;
+  /^\/api\/(me|people|sites|sites\/\d+|sites\/\d+\/(field|days)|days\/\d+(\/sheet|\/notes)?|visits\/\d+\/sheet)$/;
 /** A draft is the phone's own business; a picture and progress are too large or too short-lived to keep. */
 const NEVER = /^\/api\/(.*\/draft|photos\/.*|jobs\/.*|openapi)$/;
 
-/** A server that is away is as good as no signal: what was taken along will do. */
+/** A server that is away, or that waits for somebody to sign in, is as good as no signal: what was taken along will do. */
 const orWhatWasTaken = {
   fetchDidSucceed: ({ response }: { response: Response }) =>
     AWAY.includes(response.status) ? Promise.reject(new Error('away')) : Promise.resolve(response),

@@ -3,6 +3,11 @@ import type { components, paths } from './schema';
 
 type Schemas = components['schemas'];
 export type Judging = Schemas['JudgingView'];
+export type Me = Schemas['MeView'];
+export type SignedIn = Schemas['SignedInView'];
+export type Member = Schemas['MemberView'];
+export type Invitation = Schemas['MadeView'];
+export type OpenInvitation = Schemas['InvitationView'];
 export type WhatIf = Schemas['WhatIfView'];
 export type Wish = Schemas['Wish'];
 export type Site = Schemas['SiteView'];
@@ -94,8 +99,10 @@ export const passing = (error: unknown) =>
 
 const PERSON = 'bough-person';
 
+/** Who was signed in on this phone last: known without signal too. */
 export const currentPersonId = () => localStorage.getItem(PERSON);
-export const setCurrentPersonId = (id: number) => localStorage.setItem(PERSON, String(id));
+export const setCurrentPersonId = (id: number | undefined) =>
+  id === undefined ? localStorage.removeItem(PERSON) : localStorage.setItem(PERSON, String(id));
 
 /** Names the change a request made. */
 const CHANGE = 'Bough-Change';
@@ -123,30 +130,48 @@ declare global {
 const EARLY_MS = 5_000;
 setTimeout(() => (globalThis.asked = undefined), EARLY_MS);
 
+const READS = ['GET', 'HEAD'];
+const TOKEN = 'Bough-Token';
+
+/** What shows the server that one of its own pages sent this: a page has it in a cookie, the worker asks for it. */
+export async function token(): Promise<string> {
+  const cookie = typeof document === 'undefined' ? '' : document.cookie;
+  const kept = /(?:^|; )(?:__Host-)?bough-token=([^;]+)/.exec(cookie)?.[1];
+  if (kept) return kept;
+  const me = (await (await fetch('/api/me')).json()) as Schemas['MeView'];
+  return me.token;
+}
+
 /** Asks the server; what was already asked for early is taken, once. */
-export function ask(request: Request): Promise<Response> {
+export async function ask(request: Request): Promise<Response> {
   const path = request.url.slice(globalThis.location.origin.length);
-  const early = request.method === 'GET' ? globalThis.asked?.[path] : undefined;
+  if (!READS.includes(request.method)) {
+    request.headers.set(TOKEN, await token());
+    return fetch(request);
+  }
+  const early = globalThis.asked?.[path];
   if (!early) return fetch(request);
   delete globalThis.asked![path];
   return early;
 }
 
+/** Said when the server does not know any more who is asking. */
+export const signedOut = new EventTarget();
+const NOBODY = 401;
+
 export const api = createClient<paths>({ baseUrl: '/', fetch: ask });
 
 api.use({
-  onRequest({ request }) {
-    const person = currentPersonId();
-    if (person) request.headers.set('X-Bough-Person', person);
-    return request;
-  },
   onResponse({ response, schemaPath }) {
+    if (response.status === NOBODY && schemaPath !== '/api/session')
+      signedOut.dispatchEvent(new Event('told'));
     const change = Number(response.headers.get(CHANGE));
     // What undoing changed is told by itself.
     if (response.ok && change && !schemaPath.endsWith('/undo')) lastChange.tell(change);
     return response;
   },
-  onError() {
+  onError(wrong) {
+    if (wrong.error instanceof Problem) return wrong.error;
     return new Problem(0, 'The server cannot be reached just now. Try again in a moment.');
   },
 });

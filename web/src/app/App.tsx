@@ -7,9 +7,11 @@ type View = () => Promise<React.ComponentType>;
 /** Where each view is; it is loaded when somebody comes to it, or when the phone has nothing else to do. */
 const VIEWS: [path: string, view: View][] = [
   ['/', () => import('../orchard/Welcome').then((is) => is.Welcome)],
+  ['/join', () => import('./Join').then((is) => is.Join)],
   ['/sites/new', () => import('../orchard/SiteForm').then((is) => is.AddSite)],
   ['/sites/:siteId', () => import('../orchard/OrchardView').then((is) => is.OrchardView)],
   ['/sites/:siteId/today', () => import('../today/TodayView').then((is) => is.TodayView)],
+  ['/sites/:siteId/mine', () => import('../crew/MyPage').then((is) => is.MyPage)],
   ['/sites/:siteId/settings', () => import('../orchard/SiteForm').then((is) => is.EditSite)],
   ['/sites/:siteId/figures', () => import('../figures/FiguresView').then((is) => is.FiguresView)],
   ['/sites/:siteId/bulk', () => import('../bulk/BulkView').then((is) => is.BulkView)],

@@ -1,18 +1,24 @@
+import { useQueryClient } from '@tanstack/react-query';
 import { useEffect, useRef, useState, useSyncExternalStore } from 'react';
 import { Link, NavLink, Outlet, useLocation, useNavigate, useParams } from 'react-router';
 import { Form } from 'react-bootstrap';
-import { PersonPicker } from '../crew/PersonPicker';
 import { wantsLook } from '../field/outbox';
+import { store } from '../field/store';
 import { useSending, useWaiting } from '../field/useWaiting';
+import { currentPersonId, setCurrentPersonId, signedOut } from '../api/client';
+import { useMe, useRole } from '../api/me';
 import { useSites, useTree } from '../api/orchard';
 import { SeasonRibbon } from '../season/SeasonRibbon';
+import { Account } from './Account';
 import { Find } from './Find';
 import { PhoneBar } from './PhoneBar';
-import { WORK } from './places';
+import { placesFor } from './places';
+import { SignIn, useWaits } from './SignIn';
 import { Undo } from './Undo';
 import { Keys } from './Keys';
 import { BeingJudged } from '../verdict/BeingJudged';
 import { Icon } from '../parts/Icon';
+import { showIn, unitsOf } from '../parts/measure';
 
 /** The path of the work across the top, the season under it, the place where the work is. */
 export function Frame() {
@@ -42,8 +48,10 @@ export function Frame() {
     return () => window.removeEventListener('keydown', keys);
   }, []);
   useSending();
+  const { me, who, ended, outside } = useWho(pathname);
   const site = sites.data?.find((one) => String(one.id) === siteId);
   const orchard = site && '/sites/' + site.id;
+  const role = useRole(site?.id);
   return (
     <>
       <a className="skip" href="#page">
@@ -67,12 +75,12 @@ export function Frame() {
                 {one.data.name}
               </option>
             ))}
-            <option value="new">Add a site…</option>
+            {who?.mayAddSites && <option value="new">Add a site…</option>}
           </Form.Select>
         )}
         {site && (
           <nav className="path" aria-label="The work">
-            {WORK.map(([name, at]) => (
+            {placesFor(role).map(([name, at]) => (
               <NavLink
                 key={name}
                 to={'/sites/' + site.id + at}
@@ -96,7 +104,7 @@ export function Frame() {
               <Icon name="search" /> <span>Search</span>
             </button>
           )}
-          <PersonPicker />
+          {who && <Account who={who} />}
         </div>
       </header>
       {site &&
@@ -113,13 +121,55 @@ export function Frame() {
       {site && over === 'find' && <Find siteId={site.id} close={close} />}
       {over === 'keys' && <Keys close={close} />}
       {site && <Signal siteId={site.id} />}
+      {ended && outside && <SignInBar />}
       {site && <BeingJudged siteId={site.id} />}
       <main id="page" tabIndex={-1}>
-        <Outlet />
+        {ended && !outside && me ? <SignIn me={me} /> : <Outlet />}
       </main>
       <Undo />
-      {site && <PhoneBar siteId={site.id} walking={walking} />}
+      {site && <PhoneBar siteId={site.id} walking={walking} role={role} />}
     </>
+  );
+}
+
+/** Where a phone is used outdoors: there nobody is sent away from what they are at. */
+const OUTDOORS = /^\/sites\/\d+\/(walk|log|waiting|trees\/\d+\/walk|visits\/\d+\/log|days\/\d+\/log)/;
+
+/**
+ * Who is signed in. A session that ended is said so, and nothing of what was entered is lost for it.
+ */
+function useWho(pathname: string) {
+  const queries = useQueryClient();
+  const me = useMe().data;
+  const who = me?.signedIn ?? undefined;
+  useEffect(() => {
+    const again = () => void queries.invalidateQueries({ queryKey: ['me'] });
+    signedOut.addEventListener('told', again);
+    return () => signedOut.removeEventListener('told', again);
+  }, [queries]);
+  const id = who?.personId;
+  useEffect(() => {
+    if (id === undefined || String(id) === currentPersonId()) return;
+    setCurrentPersonId(id);
+    void store.keepPerson(String(id)).catch(() => undefined);
+    showIn(unitsOf(String(id)));
+  }, [id]);
+  return {
+    me,
+    who,
+    ended: !!me && !who && pathname !== '/join',
+    outside: !!currentPersonId() && OUTDOORS.test(pathname),
+  };
+}
+
+/** That the session ended while somebody is at work outdoors. */
+function SignInBar() {
+  const waits = useWaits();
+  return (
+    <p className="signal no-print" role="status">
+      You are signed out. What you enter is kept here{waits && '; ' + waits}.{' '}
+      <Link to="/">Sign in to send it</Link>
+    </p>
   );
 }
 

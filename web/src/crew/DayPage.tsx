@@ -3,7 +3,9 @@ import { Alert, Button, Form } from 'react-bootstrap';
 import { Link, useParams } from 'react-router';
 import type { Day, Finding, Visit } from '../api/client';
 import { useSite } from '../api/orchard';
+import { useMay } from '../api/me';
 import { Loading } from '../parts/Loading';
+import { DECIDE, LEAD } from '../parts/May';
 import { ProblemAlert } from '../parts/ProblemAlert';
 import { State } from '../parts/State';
 import { date, minutes, personMinutes, weekday, words } from '../parts/format';
@@ -31,7 +33,9 @@ function TheDay({ day }: { day: Day }) {
   const act = useDayAction(day.id, day.version);
   const [editing, setEditing] = useState(false);
   const [raining, setRaining] = useState(false);
-  const open = !isOff(day.state);
+  const leads = useMay(day.siteId, ...LEAD);
+  const decides = useMay(day.siteId, ...DECIDE);
+  const open = leads && !isOff(day.state);
   const ask = useAskOnce();
   const site = useSite(day.siteId);
   const at = '/sites/' + day.siteId + '/days/' + day.id;
@@ -48,12 +52,12 @@ function TheDay({ day }: { day: Day }) {
         <State code={day.state} word={DAY_STATES[day.state]!} />
         {day.data.note && <span>{day.data.note}</span>}
         <span className="ms-auto d-flex flex-wrap gap-2">
-          {day.state === 'planned' && !day.past && (
+          {decides && day.state === 'planned' && !day.past && (
             <Button size="sm" disabled={act.isPending} onClick={() => run({ do: 'confirm' })}>
               Confirm
             </Button>
           )}
-          {day.state === 'confirmed' && !day.past && (
+          {decides && day.state === 'confirmed' && !day.past && (
             <Button
               size="sm"
               variant="outline-primary"
@@ -66,7 +70,7 @@ function TheDay({ day }: { day: Day }) {
           <Link className="btn btn-sm btn-outline-primary" to={at + '/sheet'}>
             Sheet to print
           </Link>
-          {day.visits.length > 0 && open && (
+          {day.visits.length > 0 && !isOff(day.state) && (
             <Link className="btn btn-sm btn-outline-primary" to={at + '/log'}>
               Log
             </Link>

@@ -4,6 +4,7 @@ import { Link, useNavigate, useParams } from 'react-router';
 import type { DayData } from '../api/client';
 import { useSite } from '../api/orchard';
 import { Loading } from '../parts/Loading';
+import { DECIDE, LEAD, May } from '../parts/May';
 import { useTitle } from '../parts/useTitle';
 import { DayForm } from './DayForm';
 import { DayRow } from './DayRow';
@@ -33,10 +34,14 @@ export function DaysView() {
     <>
       <div className="d-flex flex-wrap gap-3 align-items-baseline mb-2">
         <h1 className="mb-0">Work days</h1>
-        <Link to={'/sites/' + siteId + '/people'}>Who can come, and with which tickets</Link>
-        <Button size="sm" className="ms-auto" onClick={() => setAdding(!adding)} aria-expanded={adding}>
-          {adding ? 'Not now' : 'Plan a work day'}
-        </Button>
+        <May siteId={siteId} roles={DECIDE}>
+          <Link to={'/sites/' + siteId + '/people'}>Who can come, and with which tickets</Link>
+        </May>
+        <May siteId={siteId} roles={LEAD}>
+          <Button size="sm" className="ms-auto" onClick={() => setAdding(!adding)} aria-expanded={adding}>
+            {adding ? 'Not now' : 'Plan a work day'}
+          </Button>
+        </May>
       </div>
       {adding && (
         <section className="sheet-box mb-3" aria-label="New work day">

@@ -9,19 +9,24 @@ import { State } from '../parts/State';
 import { date, dayAndMonth } from '../parts/format';
 import { useTitle } from '../parts/useTitle';
 import { PersonForm } from './PersonForm';
-import { useAddPerson, usePeople } from './queries';
+import { Membership } from './Membership';
+import { useAddPerson, useMembers, usePeople } from './queries';
 import { TICKET_NAMES } from '../vocabulary/crew';
+import { ROLES } from '../vocabulary/people';
 
 /** Everybody who helps: tickets and until when, age, and the days they can come. */
 export function PeopleView() {
   const siteId = Number(useParams().siteId);
   const site = useSite(siteId);
   const people = usePeople();
-  const add = useAddPerson();
+  const members = useMembers(siteId);
+  const add = useAddPerson(siteId);
   const [name, setName] = useState('');
   const [open, setOpen] = useState<number>();
   useTitle('People');
-  if (!people.data || !site.data) return <Loading error={people.error ?? site.error} />;
+  if (!people.data || !site.data || !members.data)
+    return <Loading error={people.error ?? site.error ?? members.error} />;
+  const here = new Map(members.data.map((one) => [one.personId, one]));
   const today = site.data.today;
   return (
     <>
@@ -31,48 +36,54 @@ export function PeopleView() {
         leaves the ground; whoever does not give a birth year is taken for grown up.{' '}
         <Link to={'/sites/' + siteId + '/days'}>Work days</Link>
       </p>
-      {people.data.map((person) => (
-        <article key={person.id} className="person-row" aria-label={person.name}>
-          <div className="d-flex flex-wrap gap-2 align-items-baseline">
-            <h2 className="mb-0 minor">{person.name}</h2>
-            {person.birthYear != null && Number(today.slice(0, 4)) - person.birthYear <= 18 && (
-              <State code="with-care" word="may be under 18" />
+      {people.data
+        .filter((person) => here.has(person.id))
+        .map((person) => (
+          <article key={person.id} className="person-row" aria-label={person.name}>
+            <div className="d-flex flex-wrap gap-2 align-items-baseline">
+              <h2 className="mb-0 minor">{person.name}</h2>
+              <span className="small">{ROLES[here.get(person.id)!.role]}</span>
+              {person.birthYear != null && Number(today.slice(0, 4)) - person.birthYear <= 18 && (
+                <State code="with-care" word="may be under 18" />
+              )}
+              {person.tickets.map((ticket) => (
+                <State
+                  key={ticket.ticket}
+                  code={ticket.until < today ? 'no' : 'yes'}
+                  word={
+                    TICKET_NAMES[ticket.ticket] +
+                    (ticket.until < today ? ', ran out ' : ' until ') +
+                    date(ticket.until)
+                  }
+                />
+              ))}
+              <span className="faint small">
+                {coming(person, today)}
+                {person.note ? ' ' + person.note : ''}
+              </span>
+              <Button
+                size="sm"
+                variant="link"
+                className="ms-auto p-0"
+                aria-label={'Change ' + person.name}
+                onClick={() => setOpen(open === person.id ? undefined : person.id)}
+              >
+                {open === person.id ? 'Close' : 'Change'}
+              </Button>
+            </div>
+            {open === person.id && (
+              <>
+                <PersonForm
+                  today={today}
+                  key={person.version}
+                  person={person}
+                  done={() => setOpen((now) => (now === person.id ? undefined : now))}
+                />
+                <Membership siteId={siteId} member={here.get(person.id)!} />
+              </>
             )}
-            {person.tickets.map((ticket) => (
-              <State
-                key={ticket.ticket}
-                code={ticket.until < today ? 'no' : 'yes'}
-                word={
-                  TICKET_NAMES[ticket.ticket] +
-                  (ticket.until < today ? ', ran out ' : ' until ') +
-                  date(ticket.until)
-                }
-              />
-            ))}
-            <span className="faint small">
-              {coming(person, today)}
-              {person.note ? ' ' + person.note : ''}
-            </span>
-            <Button
-              size="sm"
-              variant="link"
-              className="ms-auto p-0"
-              aria-label={'Change ' + person.name}
-              onClick={() => setOpen(open === person.id ? undefined : person.id)}
-            >
-              {open === person.id ? 'Close' : 'Change'}
-            </Button>
-          </div>
-          {open === person.id && (
-            <PersonForm
-              today={today}
-              key={person.version}
-              person={person}
-              done={() => setOpen((now) => (now === person.id ? undefined : now))}
-            />
-          )}
-        </article>
-      ))}
+          </article>
+        ))}
       <Form
         className="d-flex gap-2 mt-3"
         style={{ maxWidth: 420 }}

@@ -5,8 +5,62 @@ import { useChange } from '../api/useChange';
 export const usePeople = () =>
   useQuery({ queryKey: ['people'], queryFn: async () => unwrap(await api.GET('/api/people')) });
 
-export const useAddPerson = () =>
-  useChange(async (name: string) => unwrap(await api.POST('/api/people', { body: { name } })));
+export const useAddPerson = (siteId: number) =>
+  useChange(async (name: string) => unwrap(await api.POST('/api/people', { body: { siteId, name } })));
+
+/** Who belongs to a site and as what; for its coordinators. */
+export const useMembers = (siteId: number) =>
+  useQuery({
+    queryKey: ['members', siteId],
+    queryFn: async () =>
+      unwrap(await api.GET('/api/sites/{siteId}/members', { params: { path: { siteId } } })),
+  });
+
+export const useChangeMember = (siteId: number, personId: number) =>
+  useChange(async (body: { role: string; maySurvey: boolean }) =>
+    unwrap(
+      await api.PUT('/api/sites/{siteId}/members/{personId}', {
+        params: { path: { siteId, personId } },
+        body,
+      }),
+    ),
+  );
+
+/** Ends somebody's belonging to a site; what they did stays. */
+export const useMemberLeft = (siteId: number, personId: number) =>
+  useChange(async () =>
+    unwrap(
+      await api.DELETE('/api/sites/{siteId}/members/{personId}', { params: { path: { siteId, personId } } }),
+    ),
+  );
+
+/** Signs a member out on all their phones. */
+export const useSignMemberOut = (siteId: number, personId: number) =>
+  useChange(async () =>
+    unwrap(
+      await api.DELETE('/api/sites/{siteId}/members/{personId}/sessions', {
+        params: { path: { siteId, personId } },
+      }),
+    ),
+  );
+
+export const useInvite = (siteId: number) =>
+  useChange(async (body: { personId: number; kind: string }) =>
+    unwrap(await api.POST('/api/sites/{siteId}/invitations', { params: { path: { siteId } }, body })),
+  );
+
+/** Ways in that were not used yet. */
+export const useInvitations = (siteId: number) =>
+  useQuery({
+    queryKey: ['invitations', siteId],
+    queryFn: async () =>
+      unwrap(await api.GET('/api/sites/{siteId}/invitations', { params: { path: { siteId } } })),
+  });
+
+export const useTakeBackInvitation = () =>
+  useChange(async (id: number) =>
+    unwrap(await api.DELETE('/api/invitations/{id}', { params: { path: { id } } })),
+  );
 
 export const useChangePerson = (personId: number) =>
   useChange(async (body: { version: number; data: PersonData }) =>

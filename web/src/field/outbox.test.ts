@@ -18,6 +18,7 @@ class Disk implements Shelf {
   drop = (key: string) => this.write(() => void this.items.delete(key));
 }
 
+const ME = '1';
 const note = (line: string, text: string, key?: string): NewItem => ({
   key,
   line,
@@ -49,7 +50,7 @@ describe('the outbox', () => {
     const round = await outbox.round((item) => {
       sent.push(item.body);
       return Promise.resolve(answer(201));
-    });
+    }, ME);
     expect(sent).toEqual(['a', 'b', 'c']);
     expect(round).toEqual({ taken: 3, stopped: false });
     expect((await outbox.list()).every((item) => item.state === 'sent' && item.body === undefined)).toBe(
@@ -57,19 +58,16 @@ describe('the outbox', () => {
     );
   });
 
-  it.each([401, 403, 408, 413, 429, 502, 503, 504])(
-    'keeps what is answered with %i and stops',
-    async (status) => {
-      const outbox = new Outbox(new Disk());
-      await outbox.add(note('t', 'a'));
-      await outbox.add(note('u', 'b'));
-      let asked = 0;
-      const round = await outbox.round(() => (asked++, Promise.resolve(answer(status))));
-      expect(asked).toBe(1);
-      expect(round.stopped).toBe(true);
-      expect(await states(outbox)).toEqual({ a: 'kept', b: 'kept' });
-    },
-  );
+  it.each([401, 408, 413, 429, 502, 503, 504])('keeps what is answered with %i and stops', async (status) => {
+    const outbox = new Outbox(new Disk());
+    await outbox.add(note('t', 'a'));
+    await outbox.add(note('u', 'b'));
+    let asked = 0;
+    const round = await outbox.round(() => (asked++, Promise.resolve(answer(status))), ME);
+    expect(asked).toBe(1);
+    expect(round.stopped).toBe(true);
+    expect(await states(outbox)).toEqual({ a: 'kept', b: 'kept' });
+  });
 
   it.each([
     [400, {}, 'held'],
@@ -82,12 +80,12 @@ describe('the outbox', () => {
     const outbox = new Outbox(new Disk());
     await outbox.add(note('t', 'a'));
     await outbox.add(note('t', 'b'));
-    await outbox.round((item) => Promise.resolve(item.body === 'a' ? answer(status, more) : answer(201)));
+    await outbox.round((item) => Promise.resolve(item.body === 'a' ? answer(status, more) : answer(201)), ME);
     const [first, second] = await outbox.list();
     expect(first).toMatchObject({ state, refusal: { detail: 'because' } });
     expect(second).toMatchObject({ state: 'sent' });
     // It is not sent again by itself.
-    await outbox.round(() => Promise.reject(new Error('nobody asks')));
+    await outbox.round(() => Promise.reject(new Error('nobody asks')), ME);
   });
 
   it('sets aside what the server fails on three times, and only holds up its own line before', async () => {
@@ -97,15 +95,15 @@ describe('the outbox', () => {
     await outbox.add(note('t', 'behind'));
     await outbox.add(note('u', 'beside'));
     const send: Send = (item) => Promise.resolve(answer(item.body === 'bad' ? 500 : 201));
-    await outbox.round(send);
+    await outbox.round(send, ME);
     expect(await states(outbox)).toMatchObject({ bad: 'kept', behind: 'kept', u: 'sent' });
     for (let i = 1; i < MOST_FAILURES; i++) {
       now += 60_000;
-      await outbox.round(send);
+      await outbox.round(send, ME);
     }
     expect(await states(outbox)).toMatchObject({ bad: 'kept', t: 'sent' });
     now += 60 * 60_000;
-    await outbox.round(always(201));
+    await outbox.round(always(201), ME);
     expect((await outbox.list()).every((item) => item.state === 'sent')).toBe(true);
   });
 
@@ -113,14 +111,14 @@ describe('the outbox', () => {
     let now = 1_000;
     const outbox = new Outbox(new Disk(), () => now);
     await outbox.add(note('t', 'a'));
-    const round = await outbox.round(() => Promise.resolve({ ...answer(503), retryAfterS: 30 }));
+    const round = await outbox.round(() => Promise.resolve({ ...answer(503), retryAfterS: 30 }), ME);
     expect(round.againInMs).toBe(30_000);
     let asked = 0;
     const count: Send = () => (asked++, Promise.resolve(answer(201)));
-    await outbox.round(count);
+    await outbox.round(count, ME);
     expect(asked).toBe(0);
     now += 30_000;
-    await outbox.round(count);
+    await outbox.round(count, ME);
     expect(asked).toBe(1);
   });
 
@@ -181,12 +179,12 @@ describe('whatever happens on the way', { timeout: 60_000 }, () => {
             () => false,
           );
           if (added) entered.push({ line, text, refused });
-        } else if (what < 7) await outbox.round(send).catch(() => undefined);
+        } else if (what < 7) await outbox.round(send, ME).catch(() => undefined);
         else if (what === 7) server.mood = ['up', 'offline', 'away', 'failing', 'deaf'][next(5)]!;
         else {
           // The phone goes off in the middle of whatever it does, and on again.
           disk.writesLeft = next(3);
-          await outbox.round(send).catch(() => undefined);
+          await outbox.round(send, ME).catch(() => undefined);
           disk.writesLeft = undefined;
           outbox = new Outbox(disk, () => now);
         }
@@ -194,7 +192,7 @@ describe('whatever happens on the way', { timeout: 60_000 }, () => {
       server.mood = 'up';
       for (let round = 0; round < 6; round++) {
         now += 60 * 60_000;
-        await outbox.round(send);
+        await outbox.round(send, ME);
       }
       const good = entered.filter((one) => !one.refused);
       expect(server.kept.map((one) => one.text).sort(), 'seed ' + seed).toEqual(
@@ -226,10 +224,10 @@ describe('whatever happens on the way', { timeout: 60_000 }, () => {
           const one = { line: 'tree-' + next(3), text: String(step) };
           await outbox.add(note(one.line, one.text));
           entered.push(one);
-        } else await outbox.round(send);
+        } else await outbox.round(send, ME);
       }
       up = true;
-      for (let round = 0; round < 40; round++) await outbox.round(send);
+      for (let round = 0; round < 40; round++) await outbox.round(send, ME);
       for (const line of ['tree-0', 'tree-1', 'tree-2'])
         expect(kept.filter((one) => one.line === line)).toEqual(entered.filter((one) => one.line === line));
     }

@@ -81,7 +81,9 @@ const SET_ASIDE_MS = 15 * 60_000;
 const SOON_MS = 5_000;
 const SENT_KEPT = 60;
 const AWAY = [502, 503, 504];
-const PATIENCE = [401, 403, 408, 413, 425, 429];
+const PATIENCE = [401, 408, 413, 425, 429];
+/** What a server says to a page that is older than its token: the next round brings a new one. */
+const NO_TOKEN = 'no-token';
 
 /** 128 random bits as RFC 9562 writes them; the page need not be served over HTTPS for it. */
 export function randomKey(): string {
@@ -150,14 +152,21 @@ export class Outbox {
     return this.shelf.drop(key);
   }
 
-  /** Sends what waits, in order for each line. What is held or set aside holds up nothing else. */
-  async round(send: Send): Promise<Round> {
+  /**
+   * Sends what waits, in order for each line. What is held or set aside holds up nothing else, and what others entered
+   * waits for them.
+   *
+   * @param person who is signed in; undefined when nobody is: then nothing is sent
+   */
+  async round(send: Send, person: string | undefined): Promise<Round> {
+    if (person === undefined) return this.ended(0, true);
     let taken = 0;
     const waits = new Set<string>();
     for (const { key } of (await this.list()).filter(open)) {
       // Looked at anew: another tab may have sent it meanwhile, or somebody taken it back.
       const item = await this.shelf.get(key);
       if (!item || !open(item) || wantsLook(item) || waits.has(item.line)) continue;
+      if (item.person !== null && item.person !== person) continue;
       if (item.notBefore > this.now()) {
         if (item.failed < MOST_FAILURES) waits.add(item.line);
         continue;
@@ -174,7 +183,7 @@ export class Outbox {
       if (status >= 200 && status < 300) {
         await this.sent(item);
         taken++;
-      } else if (AWAY.includes(status) || PATIENCE.includes(status)) {
+      } else if (AWAY.includes(status) || PATIENCE.includes(status) || answer.refusal.conflict === NO_TOKEN) {
         const waitMs = (answer.retryAfterS ?? 0) * 1000;
         await this.shelf.put({
           ...item,

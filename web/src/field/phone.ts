@@ -1,7 +1,7 @@
-import { Problem } from '../api/client';
+import { type Me, Problem } from '../api/client';
 import type { Draft } from './kept';
 import type { DraftServer } from './drafts';
-import { type Item, type NewItem, Outbox, type Refusal, type Round, type Send } from './outbox';
+import { type Item, type NewItem, open, Outbox, type Refusal, type Round, type Send } from './outbox';
 import { store } from './store';
 
 /** The outbox of this phone: what keeps it is IndexedDB, what sends it is fetch. Used by pages and by the worker alike. */
@@ -27,33 +27,52 @@ async function refusalOf(answer: Response): Promise<Refusal> {
   };
 }
 
-const headers = (person: string | null, more: Record<string, string>) => ({
-  ...more,
-  ...(person ? { 'X-Bough-Person': person } : {}),
-});
+const TOKEN = 'Bough-Token';
 
-const send: Send = async (item) => {
-  const type = item.picture ? 'image/jpeg' : 'application/json';
-  const answer = await fetch(item.path, {
-    method: item.method,
-    headers: headers(item.person, { 'Content-Type': type, 'Idempotency-Key': item.key }),
-    body: item.picture ?? (item.body === undefined ? undefined : JSON.stringify(item.body)),
-    signal: AbortSignal.timeout(LONGEST_MS),
-  });
-  if (answer.ok) return { status: answer.status, refusal: { status: answer.status, detail: '', errors: [] } };
-  return {
-    status: answer.status,
-    refusal: await refusalOf(answer),
-    retryAfterS: Number(answer.headers.get('Retry-After')) || undefined,
+/** Who the server says is signed in on this phone, and the token it wants to see. */
+async function whoIsHere(): Promise<Me> {
+  const answer = await fetch('/api/me');
+  if (!answer.ok) throw new Problem(answer.status, 'the server does not say who is signed in');
+  return (await answer.json()) as Me;
+}
+
+const sendWith =
+  (token: string): Send =>
+  async (item) => {
+    const type = item.picture ? 'image/jpeg' : 'application/json';
+    const answer = await fetch(item.path, {
+      method: item.method,
+      headers: { 'Content-Type': type, 'Idempotency-Key': item.key, [TOKEN]: token },
+      body: item.picture ?? (item.body === undefined ? undefined : JSON.stringify(item.body)),
+      signal: AbortSignal.timeout(LONGEST_MS),
+    });
+    if (answer.ok)
+      return { status: answer.status, refusal: { status: answer.status, detail: '', errors: [] } };
+    return {
+      status: answer.status,
+      refusal: await refusalOf(answer),
+      retryAfterS: Number(answer.headers.get('Retry-After')) || undefined,
+    };
   };
-};
+
+/** What waits is sent only while whoever entered it is signed in here; till then it waits and nothing of it is lost. */
+async function roundOfWhoIsHere(): Promise<Round> {
+  if (!(await outbox.list()).some(open)) return { taken: 0, stopped: false };
+  let me: Me;
+  try {
+    me = await whoIsHere();
+  } catch {
+    return { taken: 0, stopped: true, againInMs: 5_000 };
+  }
+  return outbox.round(sendWith(me.token), me.signedIn ? String(me.signedIn.personId) : undefined);
+}
 
 let running: Promise<Round> | undefined;
 
 /** Sends what waits; one page or worker of this phone at a time. */
 export async function sendAll(): Promise<Round> {
   const round = async () => {
-    const ended = await outbox.round(send);
+    const ended = await roundOfWhoIsHere();
     if (ended.taken > 0) tell('taken');
     return ended;
   };
@@ -103,17 +122,27 @@ export async function keepAndSend(item: NewItem, instead?: (other: Item) => bool
 /** A refusal as what a form shows. */
 export const asProblem = (refusal: Refusal) => new Problem(refusal.status, refusal.detail, refusal.errors);
 
-/** The drafts on the server, each in the name of who began it. */
+/** A draft is the business of who began it: while somebody else is signed in it is as if there were no signal. */
+async function begunBy(person: string | null): Promise<string> {
+  const me = await whoIsHere();
+  if (!me.signedIn || String(me.signedIn.personId) !== person)
+    throw new Problem(0, 'whoever began this draft is not signed in');
+  return me.token;
+}
+
+/** The drafts on the server. */
 export const draftServer: DraftServer = {
   async get(treeId, person) {
-    const answer = await fetch('/api/trees/' + treeId + '/draft', { headers: headers(person, {}) });
+    await begunBy(person);
+    const answer = await fetch('/api/trees/' + treeId + '/draft');
     if (!answer.ok) throw new Problem(answer.status, 'the draft cannot be asked for');
     return (await answer.json()) as { version: number; document: Draft | null };
   },
   async put(treeId, person, version, document) {
+    const token = await begunBy(person);
     const answer = await fetch('/api/trees/' + treeId + '/draft?version=' + version, {
       method: 'PUT',
-      headers: headers(person, { 'Content-Type': 'application/json' }),
+      headers: { 'Content-Type': 'application/json', [TOKEN]: token },
       body: JSON.stringify(document),
     });
     if (answer.status === 409) return undefined;

@@ -114,9 +114,11 @@ export const store = {
   /** Who is at work: the browser's quick memory is not written at once, and is lost with the battery. */
   person: async () => (await (await phone()).get('who', 'now'))?.person,
   keepPerson: (person: string) => put('who', { id: 'now', person }),
+  forgetPerson: () => drop('who', 'now'),
 
   taken: async (siteId: number) => (await phone()).get('taken', siteId),
   keepTaken: (taken: Taken) => put('taken', taken),
+  forgetTaken: async () => (await phone()).clear('taken'),
 
   outbox: {
     all: async () => (await phone()).getAll('outbox'),

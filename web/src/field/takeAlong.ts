@@ -18,6 +18,9 @@ export function wantedDays(days: DaySummary[], today: string): DaySummary[] {
     .sort((one, other) => one.on.localeCompare(other.on));
 }
 
+/** What the server keeps from whoever is signed in. */
+class NotMine extends Error {}
+
 async function lay(cache: Cache | undefined, address: string, answer: unknown) {
   await cache?.put(
     address,
@@ -27,6 +30,7 @@ async function lay(cache: Cache | undefined, address: string, answer: unknown) {
 
 async function fetched<T>(cache: Cache | undefined, address: string): Promise<T> {
   const answer = await fetch(address);
+  if (answer.status === 403) throw new NotMine();
   if (!answer.ok) throw new Error(address + ' ' + answer.status);
   const content = (await answer.json()) as T;
   await lay(cache, address, content);
@@ -45,11 +49,13 @@ export async function takeAlong(siteId: number): Promise<Taken> {
   const part = async <T>(address: string, name: string) => {
     try {
       return await fetched<T>(cache, address);
-    } catch {
-      missing.push(name);
+    } catch (wrong) {
+      // The days one is not on are not one's to take along.
+      if (!(wrong instanceof NotMine)) missing.push(name);
       return undefined;
     }
   };
+  await part('/api/me', 'who is signed in');
   await part<Site[]>('/api/sites', 'the sites');
   await part<Site>(at, 'the site');
   await part('/api/people', 'the people');

@@ -4,6 +4,7 @@ import type { SiteLight, Tree } from '../api/client';
 import { LightPanel } from '../light/LightPanel';
 import { useSiteLight } from '../light/queries';
 import { Loading } from '../parts/Loading';
+import { LEAD, May } from '../parts/May';
 import { ProblemAlert } from '../parts/ProblemAlert';
 import { State } from '../parts/State';
 import { date, metres, percent, words, Words } from '../parts/format';
@@ -84,9 +85,11 @@ export function OrchardView() {
           </Link>
         )}
         <Link to={'/sites/' + siteId + '/today'}>All of today</Link>
-        <Link className="btn btn-primary btn-sm ms-auto" to={'/sites/' + siteId + '/trees/new'}>
-          Add a tree
-        </Link>
+        <May siteId={siteId} roles={LEAD}>
+          <Link className="btn btn-primary btn-sm ms-auto" to={'/sites/' + siteId + '/trees/new'}>
+            Add a tree
+          </Link>
+        </May>
       </div>
       {site.data.sample && <SampleStrip siteId={siteId} />}
       {!filtered && <FirstSteps siteId={siteId} trees={trees.total} />}

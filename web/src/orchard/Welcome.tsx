@@ -5,15 +5,22 @@ import { Loading } from '../parts/Loading';
 import { ProblemAlert } from '../parts/ProblemAlert';
 import { useTitle } from '../parts/useTitle';
 import { useAskOnce } from '../parts/useAskOnce';
+import { useMe } from '../api/me';
 import { useAddArchive, usePlantSample, useSites, useThrowAway } from '../api/orchard';
 
 /** The first site, or what to do first where there is none. */
 export function Welcome() {
   useTitle(undefined);
   const sites = useSites();
-  if (!sites.data) return <Loading error={sites.error} />;
+  const me = useMe().data?.signedIn;
+  if (!sites.data || !me) return <Loading error={sites.error} />;
   const first = sites.data[0];
-  if (first) return <Navigate to={'/sites/' + first.id} replace />;
+  const role = me.places.find((one) => one.siteId === first?.id)?.role;
+  // Whoever owns or helps begins with what is theirs.
+  const mine = role === 'owner' || role === 'volunteer' ? '/mine' : '';
+  if (first) return <Navigate to={'/sites/' + first.id + mine} replace />;
+  if (!me.mayAddSites)
+    return <p>You belong to no orchard yet. Whoever invited you to one can make you a member again.</p>;
   return (
     <div className="mx-auto" style={{ maxWidth: 760 }}>
       <h1>An empty orchard</h1>

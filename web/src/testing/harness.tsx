@@ -27,6 +27,25 @@ export const asked: {
 /** What a server would answer, by call of the published document; a number is a refusal with that status. */
 export const answers = new Map<Call, unknown>();
 
+/** Whoever is signed in while nothing else is laid ready: the coordinator of every site a test speaks of. */
+const COORDINATOR = {
+  signedIn: {
+    personId: 1,
+    name: 'Wren Ashdown',
+    login: 'wren',
+    mayAddSites: true,
+    places: [...Array(60).keys()].map((siteId) => ({
+      siteId,
+      siteName: 'Site ' + siteId,
+      role: 'coordinator',
+      maySurvey: true,
+    })),
+  },
+  token: 'shown',
+  demo: [],
+  begun: true,
+};
+
 /** A refusal of one field; its status is 422 unless another is laid over it. */
 export const refusal = (pointer: string, detail: string) => ({
   refused: true,
@@ -69,6 +88,7 @@ let underWay = 0;
 
 async function answer(request: Request) {
   const address = new URL(request.url).pathname;
+  if (address === '/api/me' && !answers.has('GET /api/me')) return HttpResponse.json(COORDINATOR);
   const ready = laidReady(request.method, address);
   const json = request.headers.get('content-type')?.includes('json');
   const text = await request.text();

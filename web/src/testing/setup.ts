@@ -15,3 +15,6 @@ globalThis.Request = class extends NodeRequest {
 /** Listens before the product's client takes hold of fetch; what it answers is said by the harness. */
 export const server = setupServer();
 server.listen({ onUnhandledRequest: 'error' });
+
+// As if a page of the server had been opened before.
+if (typeof document !== 'undefined') document.cookie = 'bough-token=shown';

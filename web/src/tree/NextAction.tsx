@@ -1,6 +1,7 @@
 import { Button } from 'react-bootstrap';
 import { Link } from 'react-router';
 import type { Judgement, Tree } from '../api/client';
+import { DECIDE, May } from '../parts/May';
 import { ProblemAlert } from '../parts/ProblemAlert';
 import { useKeepPlan } from '../plan/queries';
 
@@ -19,12 +20,12 @@ export function NextAction({ tree, judgement }: { tree: Tree; judgement?: Judgem
   const { plan } = judgement.evaluation;
   if (plan.length > 0 && !judgement.kept)
     return (
-      <>
+      <May siteId={tree.siteId} roles={DECIDE}>
         <Button size="sm" disabled={keep.isPending} onClick={() => keep.mutate(judgement.planVersion)}>
           Keep this plan
         </Button>
         <ProblemAlert error={keep.error} />
-      </>
+      </May>
     );
   const open = plan.some(
     (lane) => lane.window.opens <= judgement.today && judgement.today <= lane.window.closes,

@@ -2,8 +2,10 @@ import { Button } from 'react-bootstrap';
 import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
 import type { Tree } from '../api/client';
 import { FruitPart } from '../fruit/FruitPart';
+import { useMay } from '../api/me';
 import { useTree } from '../api/orchard';
 import { Loading } from '../parts/Loading';
+import { DECIDE, HELP, LEAD, May } from '../parts/May';
 import { ProblemAlert } from '../parts/ProblemAlert';
 import { centimetres, date, metres, words } from '../parts/format';
 import { useTitle } from '../parts/useTitle';
@@ -28,6 +30,8 @@ export function TreePage() {
   const doing = params.get('do') ?? '';
   const navigate = useNavigate();
   const visit = useAddVisit(treeId);
+  const leads = useMay(tree.data?.siteId, ...LEAD);
+  const helps = useMay(tree.data?.siteId, ...HELP);
   useTitle(tree.data && tree.data.data.tag + ' ' + words(tree.data.data.species));
   if (!tree.data) return <Loading error={tree.error} />;
   const { data, survey, removedOn, siteId } = tree.data;
@@ -50,16 +54,18 @@ export function TreePage() {
           {data.cultivar && <small className="faint"> {data.cultivar}</small>}
         </h1>
         <span className="ms-auto d-flex flex-wrap gap-1 align-items-center no-print">
-          <NextAction tree={tree.data} judgement={judgement.data} />
-          <NextWalk tree={tree.data} />
+          <May siteId={siteId} roles={LEAD}>
+            <NextAction tree={tree.data} judgement={judgement.data} />
+            <NextWalk tree={tree.data} />
+          </May>
           {!removedOn && (
             <>
-              {survey && (
+              {survey && helps && (
                 <Link className="btn btn-sm btn-quiet" to={at + '/walk'}>
                   Walk again
                 </Link>
               )}
-              {survey && (
+              {survey && leads && (
                 <Button
                   size="sm"
                   variant="quiet"
@@ -78,12 +84,16 @@ export function TreePage() {
               </Doing>
             </>
           )}
-          <Link className="btn btn-sm btn-quiet" to={at + '/edit'}>
-            Edit
-          </Link>
-          <Doing what="remove" now={doing} todo={todo}>
-            {removedOn ? 'Correct the removal' : 'It is gone'}
-          </Doing>
+          {leads && (
+            <Link className="btn btn-sm btn-quiet" to={at + '/edit'}>
+              Edit
+            </Link>
+          )}
+          <May siteId={siteId} roles={DECIDE}>
+            <Doing what="remove" now={doing} todo={todo}>
+              {removedOn ? 'Correct the removal' : 'It is gone'}
+            </Doing>
+          </May>
         </span>
       </header>
       {judgement.data && <Triage judgement={judgement.data} treeId={treeId} />}

@@ -3,7 +3,6 @@ package org.diligentbough.journeys;
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThat;
 
-import com.microsoft.playwright.Page;
 import java.util.List;
 import org.diligentbough.server.TestServer;
 import org.junit.jupiter.api.Test;
@@ -17,8 +16,7 @@ class AccessJourney {
             """;
 
     private static void nothingSerious(Browser browser, String where) {
-        browser.page.addScriptTag(new Page.AddScriptTagOptions()
-                .setPath(TestServer.project().resolve("web/node_modules/axe-core/axe.min.js")));
+        browser.axe();
         assertThat((List<?>) browser.page.evaluate(SERIOUS)).as(where).isEmpty();
     }
 

@@ -7,7 +7,7 @@ import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Playwright;
 import com.microsoft.playwright.assertions.PlaywrightAssertions;
 import com.microsoft.playwright.options.AriaRole;
-import com.microsoft.playwright.options.WaitForSelectorState;
+import com.microsoft.playwright.options.Cookie;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -34,6 +34,8 @@ final class Browser implements AutoCloseable {
     private static final Path CHROMIUM = Path.of("/usr/bin/chromium");
     /** What is looked for may take this long on a machine that does other things beside. */
     private static final int SEEN_WITHIN_MS = 20_000;
+
+    private static final long SIGNED_IN_FOR_SECONDS = 86_400;
 
     static {
         PlaywrightAssertions.setDefaultAssertionTimeout(SEEN_WITHIN_MS);
@@ -117,11 +119,28 @@ final class Browser implements AutoCloseable {
         page.navigate(server + path);
     }
 
-    /** Says who is at work, as the first visit asks. */
+    /** Signs in as somebody of that name, who comes to be if nobody bears it, and loads the page anew. */
     void iAm(String name) {
-        page.getByLabel("Somebody else").fill(name);
-        press("That’s me");
-        page.getByRole(AriaRole.DIALOG).waitFor(new Locator.WaitForOptions().setState(WaitForSelectorState.DETACHED));
+        signIn(TestServer.personNamed(name));
+        page.reload();
+        page.getByRole(
+                        AriaRole.BUTTON,
+                        new Page.GetByRoleOptions().setName(name).setExact(true))
+                .waitFor();
+    }
+
+    /** Lays the session of somebody into this browser, as if they had signed in here before. */
+    void signIn(long personId) {
+        String[] session = TestServer.session(personId).split("=", 2);
+        context.addCookies(List.of(new Cookie(session[0], session[1])
+                .setUrl(server)
+                .setHttpOnly(true)
+                .setExpires(System.currentTimeMillis() / 1000.0 + SIGNED_IN_FOR_SECONDS)));
+    }
+
+    /** Brings the checks of axe onto the page, the way a debugger does: its own policy lets no script of others in. */
+    void axe() {
+        page.evaluate(TestServer.file("web/node_modules/axe-core/axe.min.js"));
     }
 
     void press(String button) {

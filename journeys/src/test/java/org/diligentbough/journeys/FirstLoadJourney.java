@@ -30,7 +30,7 @@ class FirstLoadJourney {
             JsonObject slow = new JsonObject();
             slow.addProperty("rate", 4);
             browser.page.context().newCDPSession(browser.page).send("Emulation.setCPUThrottlingRate", slow);
-            browser.page.addInitScript("localStorage.setItem('bough-person', '" + TestServer.whoId() + "')");
+            browser.signIn(TestServer.whoId());
             browser.open("/sites/" + site);
             browser.page.waitForFunction("() => document.querySelector('.register tbody tr')"
                     + " && (window.usefulAt ??= performance.now())");

@@ -2,7 +2,6 @@ package org.diligentbough.journeys;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.LoadState;
 import java.util.ArrayList;
 import java.util.List;
@@ -87,8 +86,7 @@ class FitJourney {
             for (String path : PAGES) {
                 browser.open("/sites/" + site + path.replace("{tree}", String.valueOf(tree)));
                 browser.page.waitForLoadState(LoadState.NETWORKIDLE);
-                browser.page.addScriptTag(new Page.AddScriptTagOptions()
-                        .setPath(TestServer.project().resolve("web/node_modules/axe-core/axe.min.js")));
+                browser.axe();
                 for (String check : List.of(TOO_WIDE, TOO_SMALL, TOO_FINE, AXE)) {
                     List<?> found = (List<?>) browser.page.evaluate(check);
                     if (!found.isEmpty()) {

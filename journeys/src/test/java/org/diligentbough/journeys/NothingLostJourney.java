@@ -329,7 +329,7 @@ class NothingLostJourney {
             browser.page.evaluate(
                     old, Map.of("site", (int) site, "tree", (int) tree, "person", (int) TestServer.whoId()));
             browser.open("/sites/" + site + "/walk");
-            browser.iAm(PERSON);
+            browser.iAm("Tess Ferrier");
             assertThat(browser.page.locator(".limb-row")).containsText(Pattern.compile("walked (10|20) Feb 2027"));
             assertThat(TestServer.get("/api/trees/" + tree + "/surveys").json()).hasSize(1);
             assertThat(TestServer.get("/api/trees/" + tree + "/photos").json()).hasSize(1);

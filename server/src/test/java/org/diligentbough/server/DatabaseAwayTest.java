@@ -100,7 +100,7 @@ class DatabaseAwayTest {
         HttpRequest.Builder request = HttpRequest.newBuilder(URI.create(base + path))
                 .timeout(SOON)
                 .header("Content-Type", "application/json")
-                .header("X-Bough-Person", String.valueOf(TestServer.whoId()))
+                .headers(TestServer.signedIn())
                 .method(
                         method,
                         body == null ? HttpRequest.BodyPublishers.noBody() : HttpRequest.BodyPublishers.ofString(body));
@@ -123,6 +123,8 @@ class DatabaseAwayTest {
                         "--spring.datasource.url=jdbc:postgresql://127.0.0.1:" + way.own + database.getPath(),
                         "--spring.datasource.username=" + TestServer.USER,
                         "--spring.datasource.password=" + TestServer.PASSWORD,
+                        "--bough.door.https=false",
+                        "--bough.door.rates=false",
                         "--bough.today=" + TestServer.TODAY)) {
             String base = "http://127.0.0.1:"
                     + ((WebServerApplicationContext) second).getWebServer().getPort();

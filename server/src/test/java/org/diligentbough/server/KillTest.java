@@ -52,6 +52,8 @@ class KillTest {
                         "--spring.datasource.url=" + TestServer.databaseUrl(),
                         "--spring.datasource.username=" + TestServer.USER,
                         "--spring.datasource.password=" + TestServer.PASSWORD,
+                        "--bough.door.https=false",
+                        "--bough.door.rates=false",
                         "--bough.today=" + TestServer.TODAY,
                         "--bough.photos.folder=" + folder.resolve("photos"))
                 .redirectErrorStream(true)
@@ -71,7 +73,7 @@ class KillTest {
             HttpRequest.Builder request = HttpRequest.newBuilder(URI.create("http://127.0.0.1:" + port + path))
                     .timeout(Duration.ofSeconds(10))
                     .header("Content-Type", "application/json")
-                    .header("X-Bough-Person", String.valueOf(TestServer.whoId()))
+                    .headers(TestServer.signedIn())
                     .method(
                             method,
                             body == null

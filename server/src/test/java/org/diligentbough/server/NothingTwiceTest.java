@@ -187,7 +187,7 @@ class NothingTwiceTest {
                     .send(
                             HttpRequest.newBuilder(URI.create(
                                             "http://127.0.0.1:" + port + "/api/sites/" + site + "/light/job"))
-                                    .header("X-Bough-Person", String.valueOf(TestServer.whoId()))
+                                    .headers(TestServer.signedIn())
                                     .POST(HttpRequest.BodyPublishers.noBody())
                                     .build(),
                             HttpResponse.BodyHandlers.discarding());

@@ -85,7 +85,7 @@ class OpinionApiTest {
                                 "/api/trees/" + tree + "/limbs/C/decision",
                                 "{\"version\": 0, \"verdict\": \"keep\"}")
                         .status())
-                .isEqualTo(403);
+                .isEqualTo(401);
     }
 
     @Test

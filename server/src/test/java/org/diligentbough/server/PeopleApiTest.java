@@ -12,7 +12,7 @@ import tools.jackson.databind.JsonNode;
 class PeopleApiTest {
 
     private static JsonNode named(String name) {
-        return post("/api/people", "{\"name\": \"" + name + "\"}").expect(201);
+        return post("/api/people", TestServer.newPerson(name)).expect(201);
     }
 
     private static TestServer.Answer change(JsonNode person, String data) {

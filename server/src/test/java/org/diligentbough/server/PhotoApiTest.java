@@ -187,8 +187,9 @@ class PhotoApiTest {
                 Socket phone = new Socket(server.getHost(), server.getPort());
                 phones.add(phone);
                 OutputStream out = phone.getOutputStream();
-                out.write(("POST " + to(tree, UUID.randomUUID()) + " HTTP/1.1\r\nHost: localhost\r\nX-Bough-Person: "
-                                + TestServer.whoId() + "\r\nContent-Type: image/jpeg\r\nContent-Length: "
+                out.write(("POST " + to(tree, UUID.randomUUID()) + " HTTP/1.1\r\nHost: localhost\r\nCookie: "
+                                + TestServer.signedIn()[1] + "\r\nBough-Token: " + TestServer.TOKEN
+                                + "\r\nContent-Type: image/jpeg\r\nContent-Length: "
                                 + picture.length
                                 + "\r\n\r\n")
                         .getBytes(StandardCharsets.US_ASCII));

@@ -197,7 +197,7 @@ class PlanApiTest {
         assertThat(gone).isNotBlank();
         post("/api/trees/" + treeId + "/plan/kept", "{\"version\": 9}").expect(409);
         sendAs(0, "POST", "/api/trees/" + treeId + "/plan/kept", "{\"version\": 0}")
-                .expect(403);
+                .expect(401);
     }
 
     @Test

@@ -36,6 +36,7 @@ class ProgrammeApiTest {
         HttpResponse<byte[]> answer = HttpClient.newHttpClient()
                 .send(
                         HttpRequest.newBuilder(URI.create(TestServer.url() + path))
+                                .headers(TestServer.signedIn())
                                 .build(),
                         HttpResponse.BodyHandlers.ofByteArray());
         assertThat(answer.statusCode()).isEqualTo(200);
@@ -144,7 +145,7 @@ class ProgrammeApiTest {
                 .expect(422);
         String one = "{\"year\": 0, \"season\": \"dormant\", \"hours\": 1}";
         put(path, "{\"hours\": [" + one + "," + one + "]}").expect(422);
-        sendAs(0, "PUT", path, "{\"hours\": []}").expect(403);
+        sendAs(0, "PUT", path, "{\"hours\": []}").expect(401);
         get("/api/sites/999999/programme").expect(404);
         get("/api/trees/" + tree(siteId, "P-9") + "/programme").expect(404);
     }

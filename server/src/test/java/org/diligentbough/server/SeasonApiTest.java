@@ -18,8 +18,6 @@ import static org.diligentbough.server.TestServer.walkJson;
 import biweekly.Biweekly;
 import biweekly.ICalendar;
 import biweekly.component.VEvent;
-import java.net.HttpURLConnection;
-import java.net.URI;
 import java.nio.charset.StandardCharsets;
 import java.time.LocalDate;
 import java.util.List;
@@ -167,7 +165,7 @@ class SeasonApiTest {
                         "POST",
                         "/api/sites/" + siteId + "/sightings",
                         "{\"species\": \"apple\", \"stage\": \"buds-swell\", \"on\": \"2027-02-15\"}")
-                .expect(403);
+                .expect(401);
         assertThat(kind(siteId, "apple").get("sightings")).isEmpty();
         get("/api/sites/" + siteId + "/kinds/oak").expect(404);
     }
@@ -345,13 +343,7 @@ class SeasonApiTest {
     }
 
     private static String text(String path) {
-        try {
-            HttpURLConnection connection = (HttpURLConnection)
-                    URI.create(TestServer.url() + path).toURL().openConnection();
-            return new String(connection.getInputStream().readAllBytes(), StandardCharsets.UTF_8);
-        } catch (java.io.IOException e) {
-            throw new java.io.UncheckedIOException(e);
-        }
+        return new String(TestServer.bytes(path), StandardCharsets.UTF_8);
     }
 
     @Test

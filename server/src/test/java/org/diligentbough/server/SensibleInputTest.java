@@ -33,7 +33,7 @@ class SensibleInputTest {
         @CsvSource({"1899", "2028", "20270"})
         void nobodyIsBornThen(int year) {
             JsonNode person =
-                    post("/api/people", "{\"name\": \"Born " + year + "\"}").expect(201);
+                    post("/api/people", TestServer.newPerson("Born " + year)).expect(201);
             Answer answer = put(
                     "/api/people/" + person.get("id").longValue(),
                     "{\"version\": 1, \"data\": {\"name\": \"Born " + year + "\", \"birthYear\": " + year
@@ -109,10 +109,10 @@ class SensibleInputTest {
         @CsvSource(
                 delimiter = '|',
                 value = {
-                    "'{\"name\": 5}' | /name",
-                    "'{\"name\": true}' | /name",
-                    "'{\"name\": \"a\\u0000b\"}' | /name",
-                    "'{\"name\": \"half \\ud83c\"}' | /name"
+                    "'{\"siteId\": 1, \"name\": 5}' | /name",
+                    "'{\"siteId\": 1, \"name\": true}' | /name",
+                    "'{\"siteId\": 1, \"name\": \"a\\u0000b\"}' | /name",
+                    "'{\"siteId\": 1, \"name\": \"half \\ud83c\"}' | /name"
                 })
         void textIsText(String body, String pointer) {
             refused(post("/api/people", body), pointer, "");
@@ -197,8 +197,8 @@ class SensibleInputTest {
             assertThat(get("/api/days/" + day).json().get("people")).isEmpty();
             assertThat(get("/api/trees/" + tree + "/surveys").text()).contains("Leaver of Fields");
             // Named again they are back with what was known of them.
-            JsonNode back =
-                    post("/api/people", "{\"name\": \"Leaver of Fields\"}").expect(201);
+            JsonNode back = post("/api/people", TestServer.newPerson("Leaver of Fields"))
+                    .expect(201);
             assertThat(back.get("id").longValue()).isEqualTo(who);
             assertThat(back.get("birthYear").intValue()).isEqualTo(1980);
         }

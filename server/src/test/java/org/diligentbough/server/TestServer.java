@@ -12,14 +12,18 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.sql.Connection;
 import java.sql.DriverManager;
+import java.sql.PreparedStatement;
 import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.util.Arrays;
+import java.util.Map;
 import java.util.UUID;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.TimeUnit;
 import java.util.function.BooleanSupplier;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
+import org.diligentbough.server.shared.Once;
 import org.springframework.boot.SpringApplication;
 import org.springframework.boot.web.server.context.WebServerApplicationContext;
 import org.springframework.context.ConfigurableApplicationContext;
@@ -37,6 +41,13 @@ public final class TestServer {
     static final String PASSWORD = System.getenv("BOUGH_TEST_DB_PASSWORD");
     private static final String DATABASE =
             "bough_" + UUID.randomUUID().toString().replace("-", "");
+
+    /** Whatever changes something shows a token that is in a cookie too; any will do, as both come from the same browser. */
+    public static final String TOKEN = "4e1243bd-22c6-6f77-8cc0-6e7a5a1b0e2a";
+
+    private static final String TOKEN_COOKIE = "bough-token=" + TOKEN;
+    private static final String SECRET = "correct horse battery";
+    private static final Map<Long, String> SESSIONS = new ConcurrentHashMap<>();
 
     private static ConfigurableApplicationContext running;
     private static long person;
@@ -80,11 +91,123 @@ public final class TestServer {
                         "--spring.datasource.username=" + USER,
                         "--spring.datasource.password=" + PASSWORD,
                         "--bough.today=" + TODAY,
+                        "--bough.door.https=false",
+                        "--bough.door.rates=false",
                         "--bough.photos.folder=" + photos());
-        person = send("POST", "/api/people", "{\"name\":\"Tess Ferrier\"}")
-                .expect(201)
-                .get("id")
-                .longValue();
+        everybodyEverywhere();
+        person = firstCoordinator();
+    }
+
+    /** Whoever is added belongs to every site and coordinates it, and so does everybody at every site that is added. */
+    private static void everybodyEverywhere() {
+        sql("""
+                create function everybody_everywhere() returns trigger language plpgsql as $$
+                begin
+                    if tg_table_name = 'person' then
+                        insert into membership (person_id, site_id, role, may_survey)
+                        select new.id, id, 'coordinator', true from site on conflict do nothing;
+                    else
+                        insert into membership (person_id, site_id, role, may_survey)
+                        select id, new.id, 'coordinator', true from person on conflict do nothing;
+                    end if;
+                    return null;
+                end $$;
+                create trigger everywhere after insert on person for each row execute function everybody_everywhere();
+                create trigger everybody after insert on site for each row execute function everybody_everywhere();
+                """);
+    }
+
+    private static long firstCoordinator() {
+        String secret = invitation("first", 0);
+        HttpResponse<String> in = enter("/api/first-coordinator", """
+                {"token": "%s", "name": "Tess Ferrier", "login": "tess@example.org", "password": "%s"}
+                """.formatted(secret, SECRET));
+        long id = JSON.readTree(in.body()).get("personId").longValue();
+        SESSIONS.put(id, cookie(in));
+        return id;
+    }
+
+    /** A way in of that kind for somebody, past the server; its secret. */
+    public static String invitation(String kind, long personId) {
+        String secret = "secret-" + UUID.randomUUID();
+        sql("insert into invitation (hash, kind, site_id, person_id, good_until) values ('"
+                + Once.sha256(secret.getBytes(StandardCharsets.UTF_8)) + "', '" + kind + "', "
+                + (personId == 0 ? "null, null" : "(select min(id) from site), " + personId)
+                + ", now() + interval '1 day')");
+        return secret;
+    }
+
+    /** The person of a name, who comes to be if nobody bears it. */
+    public static synchronized long personNamed(String name) {
+        url();
+        try (Connection database = database();
+                PreparedStatement find = database.prepareStatement("""
+                        with found as (select id from person where name = ? order by id limit 1),
+                             added as (insert into person (name) select ? where not exists (select from found) returning id)
+                        select id from found union all select id from added
+                        """)) {
+            find.setString(1, name);
+            find.setString(2, name);
+            try (ResultSet found = find.executeQuery()) {
+                found.next();
+                return found.getLong(1);
+            }
+        } catch (SQLException e) {
+            throw new IllegalStateException(e);
+        }
+    }
+
+    /** Does something to the database past the server. */
+    public static void sql(String statements) {
+        try (Connection database = DriverManager.getConnection(databaseUrl(), USER, PASSWORD)) {
+            database.createStatement().execute(statements);
+        } catch (SQLException e) {
+            throw new IllegalStateException(e);
+        }
+    }
+
+    /** The session of somebody, who comes in by an invitation when they are needed first. */
+    public static String session(long personId) {
+        url();
+        return SESSIONS.computeIfAbsent(personId, TestServer::comeIn);
+    }
+
+    private static String comeIn(long personId) {
+        return cookie(enter("/api/invitations/accept", """
+                {"token": "%s", "login": "person-%d", "password": "%s", "asMe": false}
+                """.formatted(invitation("join", personId), personId, SECRET)));
+    }
+
+    /** The headers of a request of hers whose requests these are. */
+    public static String[] signedIn() {
+        return new String[] {"Cookie", TOKEN_COOKIE + "; " + session(person), "Bough-Token", TOKEN};
+    }
+
+    private static HttpResponse<String> enter(String path, String body) {
+        try {
+            HttpResponse<String> in = HTTP.send(
+                    HttpRequest.newBuilder(URI.create(url() + path))
+                            .POST(HttpRequest.BodyPublishers.ofString(body))
+                            .header("Content-Type", "application/json")
+                            .header("Cookie", TOKEN_COOKIE)
+                            .header("Bough-Token", TOKEN)
+                            // Each from an address of its own, as people are.
+                            .header("X-Forwarded-For", "203.0.113." + SESSIONS.size() % 250)
+                            .build(),
+                    HttpResponse.BodyHandlers.ofString(StandardCharsets.UTF_8));
+            assertThat(in.statusCode()).as(in.body()).isEqualTo(200);
+            return in;
+        } catch (IOException | InterruptedException e) {
+            throw new IllegalStateException(e);
+        }
+    }
+
+    private static String cookie(HttpResponse<String> in) {
+        return in.headers().allValues("Set-Cookie").stream()
+                .filter(cookie -> cookie.startsWith("bough-session="))
+                .findFirst()
+                .orElseThrow()
+                .replaceFirst(";.*", "");
     }
 
     /** The same application once more on the same database, on a port of its own; stopped by closing it. */
@@ -97,6 +220,8 @@ public final class TestServer {
                 "--spring.datasource.username=" + USER,
                 "--spring.datasource.password=" + PASSWORD,
                 "--bough.today=" + TODAY,
+                "--bough.door.https=false",
+                "--bough.door.rates=false",
                 "--bough.photos.folder=" + photos());
     }
 
@@ -195,6 +320,11 @@ public final class TestServer {
 
     /** {@code as} 0 for nobody. */
     public static Answer sendAs(long as, String method, String path, String body) {
+        return sendAs(as, method, path, "application/json", body);
+    }
+
+    /** The same with a type of its own. */
+    public static Answer sendAs(long as, String method, String path, String type, String body) {
         return send(
                 as,
                 HttpRequest.newBuilder(URI.create(url() + path))
@@ -203,7 +333,7 @@ public final class TestServer {
                                 body == null
                                         ? HttpRequest.BodyPublishers.noBody()
                                         : HttpRequest.BodyPublishers.ofString(body, StandardCharsets.UTF_8))
-                        .header("Content-Type", "application/json"));
+                        .header("Content-Type", type));
     }
 
     /** Sends something under a key of its own. */
@@ -240,7 +370,9 @@ public final class TestServer {
     public static byte[] bytes(String path) {
         try {
             return HTTP.send(
-                            HttpRequest.newBuilder(URI.create(url() + path)).build(),
+                            HttpRequest.newBuilder(URI.create(url() + path))
+                                    .header("Cookie", session(person))
+                                    .build(),
                             HttpResponse.BodyHandlers.ofByteArray())
                     .body();
         } catch (IOException | InterruptedException e) {
@@ -261,9 +393,8 @@ public final class TestServer {
     }
 
     private static Answer send(long as, HttpRequest.Builder request) {
-        if (as != 0) {
-            request.header("X-Bough-Person", String.valueOf(as));
-        }
+        request.header("Bough-Token", TOKEN);
+        request.header("Cookie", as == 0 ? TOKEN_COOKIE : TOKEN_COOKIE + "; " + session(as));
         try {
             HttpResponse<String> response =
                     HTTP.send(request.build(), HttpResponse.BodyHandlers.ofString(StandardCharsets.UTF_8));
@@ -280,7 +411,9 @@ public final class TestServer {
     public static String header(String path, String name) {
         try {
             return HTTP.send(
-                            HttpRequest.newBuilder(URI.create(url() + path)).build(),
+                            HttpRequest.newBuilder(URI.create(url() + path))
+                                    .header("Cookie", session(person))
+                                    .build(),
                             HttpResponse.BodyHandlers.discarding())
                     .headers()
                     .firstValue(name)
@@ -359,9 +492,21 @@ public final class TestServer {
                 .longValue();
     }
 
+    /** Somebody to be added; to the first site there is, and by that to all. */
+    public static String newPerson(String name) {
+        return "{\"siteId\": " + anySite() + ", \"name\": \"" + name + "\"}";
+    }
+
+    private static long anySite() {
+        JsonNode sites = get("/api/sites").expect(200);
+        return sites.isEmpty()
+                ? site("Where people are")
+                : sites.get(0).get("id").longValue();
+    }
+
     /** A new person with tickets that hold for years; their id. */
     public static long person(String name, Integer birthYear, String... tickets) {
-        JsonNode added = post("/api/people", "{\"name\": \"" + name + "\"}").expect(201);
+        JsonNode added = post("/api/people", newPerson(name)).expect(201);
         String held = Arrays.stream(tickets)
                 .map(ticket -> "{\"ticket\": \"" + ticket + "\", \"until\": \"2029-12-31\"}")
                 .collect(Collectors.joining(","));

@@ -82,7 +82,7 @@ class TodayApiTest {
                 .expect(201)
                 .get("visitId")
                 .longValue();
-        long who = post("/api/people", "{\"name\": \"Dan Ger\"}")
+        long who = post("/api/people", TestServer.newPerson("Dan Ger"))
                 .expect(201)
                 .get("id")
                 .longValue();

@@ -7,6 +7,7 @@ import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
+import org.diligentbough.server.access.Memberships;
 import org.diligentbough.server.archive.Archive.ArchivedSurvey;
 import org.diligentbough.server.archive.Archive.ArchivedTree;
 import org.diligentbough.server.crew.PeopleService;
@@ -39,6 +40,7 @@ public class ArchiveService {
     private final TreeMapper trees;
     private final SurveyService surveys;
     private final PeopleService people;
+    private final Memberships memberships;
     private final WorkImport work;
     private final History history;
     private final Validator validator;
@@ -53,6 +55,7 @@ public class ArchiveService {
             TreeMapper trees,
             SurveyService surveys,
             PeopleService people,
+            Memberships memberships,
             WorkImport work,
             History history,
             Validator validator,
@@ -63,6 +66,7 @@ public class ArchiveService {
         this.trees = trees;
         this.surveys = surveys;
         this.people = people;
+        this.memberships = memberships;
         this.work = work;
         this.history = history;
         this.validator = validator;
@@ -86,6 +90,7 @@ public class ArchiveService {
         look(archive, problems);
         problems.refuseIfAny();
         long siteId = sites.add(archive.site());
+        memberships.founded(siteId);
         SiteRow site = orchard.site(siteId);
         history.imported(new About("site", siteId, siteId, null), site);
         DayWords words = new DayWords(today.in(site.zone()), site.latitude() < 0);
@@ -175,7 +180,8 @@ public class ArchiveService {
                 continue;
             }
             problems.under(surveyAt + "/survey", () -> {
-                SurveyRow added = surveys.keep(tree, dated(survey.survey(), words), people.named(survey.by()));
+                SurveyRow added =
+                        surveys.keep(tree, dated(survey.survey(), words), people.named(survey.by(), site.id()));
                 history.imported(new About("survey", added.id(), site.id(), treeId), added);
             });
         }

@@ -89,8 +89,8 @@ public class ArchiveWriter {
     @Transactional(readOnly = true)
     public Archive of(long siteId) {
         SiteRow site = orchard.site(siteId);
-        List<Person> everybody = people.all();
-        Map<Long, String> names = everybody.stream().collect(Collectors.toMap(Person::id, Person::name));
+        List<Person> everybody = people.of(siteId);
+        Map<Long, String> names = people.everybody().stream().collect(Collectors.toMap(Person::id, Person::name));
         List<TreeRow> everyTree = trees.ofSite(siteId);
         Known known = known(siteId, everyTree, names);
         List<ArchivedTree> archived =

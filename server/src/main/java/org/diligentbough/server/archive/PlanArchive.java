@@ -204,7 +204,11 @@ class PlanArchive {
         }
         if (good) {
             plans.keepVersion(
-                    tree.id(), on.get(), followed ? null : (Long) people.named(given.by()), given.cause(), cuts);
+                    tree.id(),
+                    on.get(),
+                    followed ? null : (Long) people.named(given.by(), site.id()),
+                    given.cause(),
+                    cuts);
         }
     }
 

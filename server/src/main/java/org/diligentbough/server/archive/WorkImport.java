@@ -164,7 +164,7 @@ class WorkImport {
                     tree == null ? null : tree.id(),
                     stage.get(),
                     on.get(),
-                    people.named(seen.by()));
+                    people.named(seen.by(), run.site.id()));
         }
     }
 
@@ -196,7 +196,7 @@ class WorkImport {
         PersonData data = new PersonData(
                 given.name(), birthYear.isPresent() ? birthYear.getAsInt() : null, given.note(), tickets, canCome);
         if (run.problems.check(data, at)) {
-            people.keepImported(people.named(given.name()), data);
+            people.keepImported(people.named(given.name(), run.site.id()), data);
         }
     }
 
@@ -214,7 +214,7 @@ class WorkImport {
                 run.problems.add(fruitAt + "/year", NO_YEAR);
             } else if (run.problems.named(year.by(), fruitAt + "/by")
                     && run.problems.check(year.fruit(), fruitAt + "/fruit")) {
-                fruit.keep(tree.id(), number.getAsInt(), year.fruit(), people.named(year.by()));
+                fruit.keep(tree.id(), number.getAsInt(), year.fruit(), people.named(year.by(), run.site.id()));
             }
         }
         for (int i = 0; i < orEmpty(given.visits()).size(); i++) {
@@ -236,13 +236,13 @@ class WorkImport {
         if (!run.problems.check(data, at)) {
             return;
         }
-        long id = reports.keep(tree.id(), data, people.named(given.by()));
+        long id = reports.keep(tree.id(), data, people.named(given.by(), run.site.id()));
         if (given.dealt() != null && run.problems.named(given.dealt().by(), at + "/dealt/by")) {
             String how = given.dealt().how();
             run.problems
                     .day(run.words, given.dealt().on(), at + "/dealt/on")
                     .ifPresent(dealtOn -> reports.keepDealt(
-                            id, dealtOn, how, people.named(given.dealt().by())));
+                            id, dealtOn, how, people.named(given.dealt().by(), run.site.id())));
         }
     }
 
@@ -261,7 +261,7 @@ class WorkImport {
                 Codes.parse(DayMapper.State.class, given.state()).orElseThrow());
         for (int i = 0; i < orEmpty(given.people()).size(); i++) {
             if (run.problems.named(given.people().get(i), at + "/people/" + i)) {
-                days.comes(id, people.named(given.people().get(i)));
+                days.comes(id, people.named(given.people().get(i), run.site.id()));
             }
         }
         for (int i = 0; i < orEmpty(given.visits()).size(); i++) {
@@ -293,7 +293,8 @@ class WorkImport {
             if (id.isEmpty()) {
                 return;
             }
-            orEmpty(due.visit().people()).forEach(name -> days.gives(id.get(), due.dayId(), people.named(name)));
+            orEmpty(due.visit().people())
+                    .forEach(name -> days.gives(id.get(), due.dayId(), people.named(name, run.site.id())));
             Long corrects = null;
             for (int i = 0; i < orEmpty(due.visit().logs()).size(); i++) {
                 corrects = log(run, due, logs.visit(id.get()), corrects, i);
@@ -340,7 +341,7 @@ class WorkImport {
                 on,
                 given.minutes() == null ? visit.minutes() : given.minutes(),
                 (who.isEmpty() ? List.of(given.by()) : who)
-                        .stream().map(people::named).toList(),
+                        .stream().map(name -> people.named(name, run.site.id())).toList(),
                 given.prunings(),
                 given.shoots() == null ? visit.shoots() : given.shoots(),
                 given.note(),
@@ -348,7 +349,7 @@ class WorkImport {
         if (!run.problems.check(data, at)) {
             return corrects;
         }
-        LogRow kept = logs.keep(visit, data, corrects, people.named(given.by()));
+        LogRow kept = logs.keep(visit, data, corrects, people.named(given.by(), run.site.id()));
         history.imported(new About("log", kept.id(), run.site.id(), due.tree().id()), kept);
         return kept.id();
     }
@@ -387,7 +388,7 @@ class WorkImport {
                     removal.replacement(),
                     removal.note());
             if (run.problems.check(data, at)) {
-                removals.keep(tree.id(), data, people.named(removal.by()));
+                removals.keep(tree.id(), data, people.named(removal.by(), tree.siteId()));
             }
         });
     }

@@ -32,6 +32,7 @@ import org.diligentbough.server.judgement.JudgementService;
 import org.diligentbough.server.orchard.OrchardService;
 import org.diligentbough.server.orchard.TreeMapper.TreeRow;
 import org.diligentbough.server.season.SiteWeatherService;
+import org.diligentbough.server.shared.CurrentPerson;
 import org.diligentbough.server.shared.ProblemException;
 import org.diligentbough.server.shared.Today;
 import org.diligentbough.server.shared.Wording;
@@ -52,6 +53,7 @@ class DayReader {
     private final SiteWeatherService weather;
     private final Rulebook rules;
     private final Wording wording;
+    private final CurrentPerson person;
     private final Today today;
 
     DayReader(
@@ -63,7 +65,9 @@ class DayReader {
             SiteWeatherService weather,
             Rulebook rules,
             Wording wording,
+            CurrentPerson person,
             Today today) {
+        this.person = person;
         this.visits = visits;
         this.people = people;
         this.orchard = orchard;
@@ -124,6 +128,7 @@ class DayReader {
                 ofDay.size(),
                 (int) ofDay.stream().filter(VisitRow::logged).count(),
                 row.people().size(),
+                person.idOrNull() != null && row.people().contains(person.idOrNull()),
                 ofDay.stream().mapToInt(VisitRow::minutes).sum(),
                 judged ? view(row).findings() : List.of());
     }

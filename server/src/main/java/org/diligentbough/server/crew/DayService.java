@@ -130,13 +130,13 @@ public class DayService {
     public DayView people(long id, int version, List<Long> people) {
         return changed(id, version, () -> {
             days.clearPeople(id);
-            people.forEach(one -> days.addPerson(id, known(one)));
+            people.forEach(one -> days.addPerson(id, known(id, one)));
             days.dropAbsent(id);
         });
     }
 
-    private long known(long personId) {
-        if (visits.knownPeople(List.of(personId)) == 0) {
+    private long known(long dayId, long personId) {
+        if (visits.members(row(dayId).siteId(), List.of(personId)) == 0) {
             throw ProblemException.wrongField("/people", "names somebody who is not known here; choose from the list");
         }
         return personId;
@@ -271,7 +271,7 @@ public class DayService {
         return changed(visit.workDayId(), version, () -> {
             visits.clearPeople(visitId);
             people.forEach(one -> {
-                days.addPerson(visit.workDayId(), known(one));
+                days.addPerson(visit.workDayId(), known(visit.workDayId(), one));
                 visits.addPerson(visitId, one);
             });
         });

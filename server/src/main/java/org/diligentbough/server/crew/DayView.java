@@ -70,7 +70,7 @@ public record DayView(
             @MayBeNull Long visitId,
             @MayBeNull Long personId) {}
 
-    /** A day in a list. */
+    /** A day in a list; {@code mine} where whoever asks is on it. */
     public record DaySummary(
             long id,
             LocalDate on,
@@ -81,6 +81,7 @@ public record DayView(
             int trees,
             int logged,
             int people,
+            boolean mine,
             int minutes,
             List<FindingView> findings) {}
 

@@ -28,8 +28,11 @@ class PeopleApi {
         this.service = service;
     }
 
-    /** A person to be added. */
+    /** A person to be added to a site. */
     record NewPerson(
+            @NotNull(message = "is missing; say at which site")
+            Long siteId,
+
             @NotBlank(message = "is missing; give a name") @Size(max = 80, message = "is longer than 80 letters")
             String name) {}
 
@@ -42,14 +45,14 @@ class PeopleApi {
 
     @GetMapping
     List<Person> people() {
-        return service.all();
+        return service.visible();
     }
 
-    /** Adds a person, or answers with the one who bears the name already. */
+    /** Adds a person to a site, or answers with the one there who bears the name already. */
     @PostMapping
     @ResponseStatus(HttpStatus.CREATED)
     Person addPerson(@Valid @RequestBody NewPerson person) {
-        return service.one(service.named(person.name()));
+        return service.add(person.siteId(), person.name());
     }
 
     /** Takes somebody off the list; added again by the same name they are back with all that was known. */

@@ -3,15 +3,19 @@ package org.diligentbough.server.crew;
 import java.time.LocalDate;
 import java.time.ZoneOffset;
 import java.util.EnumMap;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.OptionalInt;
 import java.util.Set;
 import java.util.stream.Collectors;
 import org.diligentbough.core.crew.Helper;
 import org.diligentbough.core.knowledge.Codes;
 import org.diligentbough.core.verdict.Ticket;
+import org.diligentbough.server.access.Memberships;
+import org.diligentbough.server.access.Role;
 import org.diligentbough.server.crew.PersonData.TicketData;
 import org.diligentbough.server.crew.PersonMapper.FreeRow;
 import org.diligentbough.server.crew.PersonMapper.PersonRow;
@@ -29,12 +33,20 @@ import org.springframework.transaction.annotation.Transactional;
 @Service
 public class PeopleService {
     private final PersonMapper people;
+    private final Memberships memberships;
     private final History history;
     private final CurrentPerson person;
     private final DayMapper days;
     private final Today today;
 
-    PeopleService(PersonMapper people, History history, CurrentPerson person, DayMapper days, Today today) {
+    PeopleService(
+            PersonMapper people,
+            Memberships memberships,
+            History history,
+            CurrentPerson person,
+            DayMapper days,
+            Today today) {
+        this.memberships = memberships;
         this.people = people;
         this.days = days;
         this.today = today;
@@ -53,9 +65,38 @@ public class PeopleService {
             List<LocalDate> canCome,
             @MayBeNull LocalDate leftOn) {}
 
-    /** Those who are on the list, by name. */
-    public List<Person> all() {
-        return everybody().stream().filter(one -> one.leftOn() == null).toList();
+    /** Those on the list who belong to a site, by name, with all that is known of them. */
+    public List<Person> of(long siteId) {
+        Set<Long> members = Set.copyOf(people.members(siteId));
+        return everybody().stream()
+                .filter(one -> one.leftOn() == null && members.contains(one.id()))
+                .toList();
+    }
+
+    /**
+     * Those on the list who belong to a site with whoever is signed in, by name, and of each no more than concerns them: all
+     * of it those who coordinate them and everybody of themselves; leaders no birth year and no note; volunteers names.
+     */
+    List<Person> visible() {
+        long me = person.id();
+        Map<Long, Role> mine = new HashMap<>();
+        people.sharing(me)
+                .forEach(row ->
+                        mine.merge(row.personId(), row.mine(), (one, other) -> one.compareTo(other) < 0 ? one : other));
+        return everybody().stream()
+                .filter(one -> one.leftOn() == null && (mine.containsKey(one.id()) || one.id() == me))
+                .map(one -> one.id() == me ? one : seenBy(mine.get(one.id()), one))
+                .toList();
+    }
+
+    private static Person seenBy(Role role, Person one) {
+        return switch (role) {
+            case COORDINATOR -> one;
+            case LEADER ->
+                new Person(one.id(), one.version(), one.name(), null, null, one.tickets(), one.canCome(), null);
+            case VOLUNTEER, OWNER ->
+                new Person(one.id(), one.version(), one.name(), null, null, List.of(), List.of(), null);
+        };
     }
 
     /** The same with those who left: what they did bears their names. */
@@ -90,9 +131,31 @@ public class PeopleService {
                 .orElseThrow(() -> ProblemException.notFound("There is no such person."));
     }
 
-    /** The person of that name, added if there is none; their id. */
-    public long named(String name) {
-        return people.named(name.strip());
+    /** The person of that name at a site, added and a volunteer there if there is none, back on the list if they left; their id. */
+    public long named(String name, long siteId) {
+        String given = name.strip();
+        long id = memberships.known(given, siteId).orElseGet(() -> people.add(given));
+        people.back(id);
+        memberships.join(id, siteId);
+        return id;
+    }
+
+    /**
+     * Adds somebody to a site, or answers with the one who is there already.
+     *
+     * @throws ProblemException 422 when whoever is signed in does not coordinate it
+     */
+    @Transactional
+    Person add(long siteId, String name) {
+        if (!memberships.coordinates(siteId)) {
+            throw ProblemException.wrongField("/siteId", "is no site that you coordinate");
+        }
+        long last = people.last();
+        Person added = one(named(name, siteId));
+        if (added.id() > last) {
+            history.added(new About("person", added.id(), null, null), added);
+        }
+        return added;
     }
 
     /** Takes somebody off the list and off the days to come; what they did stays. */
@@ -127,6 +190,11 @@ public class PeopleService {
         if (data.birthYear() != null && data.birthYear() > thisYear) {
             throw ProblemException.wrongField("/data/birthYear", "lies ahead; give a year from 1900 to " + thisYear);
         }
+        boolean coordinates = memberships.sharedWith(id).contains(Role.COORDINATOR);
+        if (!coordinates && !sameButDaysAndNote(before, data)) {
+            throw ProblemException.forbidden(
+                    "Days and note are yours to change. Name, birth year and tickets a coordinator changes.");
+        }
         Set<String> kinds = new HashSet<>();
         for (int i = 0; i < data.tickets().size(); i++) {
             if (!kinds.add(data.tickets().get(i).ticket())) {
@@ -140,6 +208,12 @@ public class PeopleService {
         Person after = one(id);
         history.changed(new About("person", id, null, null), before, after);
         return after;
+    }
+
+    private static boolean sameButDaysAndNote(Person before, PersonData data) {
+        return before.name().equals(data.name().strip())
+                && Objects.equals(before.birthYear(), data.birthYear())
+                && Set.copyOf(before.tickets()).equals(Set.copyOf(data.tickets()));
     }
 
     /** Sets what an archive knows of somebody of whom nothing is known here yet; what is known here stands. */

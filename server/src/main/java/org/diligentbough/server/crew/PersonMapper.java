@@ -10,6 +10,7 @@ import org.apache.ibatis.annotations.Param;
 import org.apache.ibatis.annotations.Select;
 import org.apache.ibatis.annotations.Update;
 import org.diligentbough.core.verdict.Ticket;
+import org.diligentbough.server.access.Role;
 
 /** The tables of people, their tickets and the days they can come. */
 @Mapper
@@ -29,12 +30,27 @@ public interface PersonMapper {
     @Select("select id, version, name, birth_year, note, left_on from person where id = #{id}")
     Optional<PersonRow> find(long id);
 
-    /** The person of that name, added if there is none, back on the list if they had left; their id. */
-    @Select(
-            value =
-                    "insert into person (name) values (#{name}) on conflict (name) do update set left_on = null returning id",
-            affectData = true)
-    long named(String name);
+    @Select(value = "insert into person (name) values (#{name}) returning id", affectData = true)
+    long add(String name);
+
+    @Select("select coalesce(max(id), 0) from person")
+    long last();
+
+    /** Puts somebody back on the list who had left. */
+    @Update("update person set left_on = null where id = #{id} and left_on is not null")
+    void back(long id);
+
+    @Select("select person_id from membership where site_id = #{siteId}")
+    List<Long> members(long siteId);
+
+    /** Somebody who belongs to a site of somebody's, and what that one is there. */
+    record SharingRow(Long personId, Role mine) {}
+
+    @Select("""
+            select theirs.person_id, mine.role as mine
+            from membership mine join membership theirs on theirs.site_id = mine.site_id where mine.person_id = #{me}
+            """)
+    List<SharingRow> sharing(long me);
 
     /** Returns how many rows had the version: 1, or 0 when somebody was quicker. */
     @Update("""

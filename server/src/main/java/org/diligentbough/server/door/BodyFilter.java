@@ -15,9 +15,11 @@ import java.net.URLDecoder;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.regex.Pattern;
+import org.diligentbough.server.shared.DatabaseAway;
 import org.diligentbough.server.shared.FieldProblem;
 import org.springframework.core.Ordered;
 import org.springframework.core.annotation.Order;
+import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.http.ProblemDetail;
@@ -97,7 +99,17 @@ class BodyFilter extends OncePerRequestFilter {
                     problems);
             return;
         }
-        chain.doFilter(new ReadRequest(request, body), response);
+        try {
+            chain.doFilter(new ReadRequest(request, body), response);
+        } catch (IOException | ServletException | RuntimeException e) {
+            // Before any handler begins, a session is looked up: the database can be away there too.
+            if (!DatabaseAway.isWhy(e) || response.isCommitted()) {
+                throw e;
+            }
+            response.reset();
+            response.setHeader(HttpHeaders.RETRY_AFTER, "2");
+            refuse(response, HttpStatus.SERVICE_UNAVAILABLE, DatabaseAway.SENTENCE, List.of());
+        }
     }
 
     private static boolean isJson(HttpServletRequest request) {

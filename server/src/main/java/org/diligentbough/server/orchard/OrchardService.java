@@ -7,6 +7,7 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.stream.Collectors;
 import org.diligentbough.core.survey.Group;
+import org.diligentbough.server.access.Memberships;
 import org.diligentbough.server.orchard.SiteMapper.SiteRow;
 import org.diligentbough.server.orchard.TreeMapper.StandingTree;
 import org.diligentbough.server.orchard.TreeMapper.TreeRow;
@@ -27,6 +28,7 @@ public class OrchardService {
     private final TreeMapper trees;
     private final History history;
     private final CurrentPerson person;
+    private final Memberships memberships;
     private final Today today;
     private final ApplicationEventPublisher events;
 
@@ -35,12 +37,14 @@ public class OrchardService {
             TreeMapper trees,
             History history,
             CurrentPerson person,
+            Memberships memberships,
             Today today,
             ApplicationEventPublisher events) {
         this.sites = sites;
         this.trees = trees;
         this.history = history;
         this.person = person;
+        this.memberships = memberships;
         this.today = today;
         this.events = events;
     }
@@ -55,8 +59,15 @@ public class OrchardService {
      */
     public record TreesOutdated(long siteId, String species) {}
 
+    /** All sites there are. */
     public List<SiteRow> sites() {
         return sites.all();
+    }
+
+    /** The sites whoever is signed in belongs to, by name. */
+    List<SiteRow> mySites() {
+        List<Long> mine = memberships.sites();
+        return sites.all().stream().filter(site -> mine.contains(site.id())).toList();
     }
 
     public SiteRow site(long id) {
@@ -89,7 +100,7 @@ public class OrchardService {
 
     /** All trees of a site that stand. */
     public List<TreeRow> standing(long siteId) {
-        return trees.find(siteId, new TreeMapper.Query("", "", "", false), "t.id", Integer.MAX_VALUE, 0);
+        return trees.find(siteId, new TreeMapper.Query("", "", "", false, null), "t.id", Integer.MAX_VALUE, 0);
     }
 
     /** How many trees of each kind stand at a site, those most common first. */
@@ -98,17 +109,23 @@ public class OrchardService {
     }
 
     List<TreeRow> trees(long siteId, TreeMapper.Query query, String order, int size, int page) {
-        return trees.find(site(siteId).id(), query, order, size, page * size);
+        return trees.find(site(siteId).id(), heard(siteId, query), order, size, page * size);
+    }
+
+    /** An owner hears of the trees that are theirs. */
+    private TreeMapper.Query heard(long siteId, TreeMapper.Query query) {
+        return query.ownedBy(memberships.asOwner(siteId).orElse(null));
     }
 
     int countTrees(long siteId, TreeMapper.Query query) {
-        return trees.count(siteId, query);
+        return trees.count(siteId, heard(siteId, query));
     }
 
     @Transactional
     SiteRow addSite(SiteData data) {
         person.id();
         long id = sites.add(stripped(data));
+        memberships.founded(id);
         SiteRow added = site(id);
         history.added(new About("site", id, id, null), added);
         return added;

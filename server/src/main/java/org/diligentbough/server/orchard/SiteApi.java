@@ -46,7 +46,7 @@ class SiteApi {
 
     @GetMapping
     List<SiteView> sites() {
-        return service.sites().stream().map(this::view).toList();
+        return service.mySites().stream().map(this::view).toList();
     }
 
     @GetMapping("/{siteId}")

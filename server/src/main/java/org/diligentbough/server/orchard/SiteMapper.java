@@ -70,6 +70,10 @@ public interface SiteMapper {
     @Select("select exists (select from site)")
     boolean any();
 
+    /** The number of the site of that name. */
+    @Select("select id from site where name = #{name}")
+    long withName(String name);
+
     @Select("select exists (select from site where name = #{name})")
     boolean named(String name);
 

@@ -116,7 +116,7 @@ class TreeApi {
         if (page < 0 || size < 1 || size > MOST_PER_PAGE) {
             throw ProblemException.wrongField("/size", "give a page from 0 and a size from 1 to " + MOST_PER_PAGE);
         }
-        TreeMapper.Query query = new TreeMapper.Query(q.strip(), species, triage, removed);
+        TreeMapper.Query query = new TreeMapper.Query(q.strip(), species, triage, removed, null);
         return new TreePage(
                 service.trees(siteId, query, order, size, page).stream()
                         .map(TreeApi::view)

@@ -34,6 +34,8 @@ public interface TreeMapper {
                     or t.owner ilike '%' || #{q.text} || '%' or t.group_name ilike '%' || #{q.text} || '%')
                and (#{q.species} = '' or t.species = #{q.species})
                and (#{q.triage} = '' or coalesce(j.triage, s.judged_as, 'unsurveyed') = #{q.triage})
+               and (#{q.ownedBy,jdbcType=BIGINT}::bigint is null or exists (
+                   select from tree_owner w where w.tree_id = t.id and w.person_id = #{q.ownedBy,jdbcType=BIGINT}))
             """;
 
     /** A row of the table; what comes of the survey is null while there is none. */
@@ -103,8 +105,16 @@ public interface TreeMapper {
         }
     }
 
-    /** What to look for; an empty text asks for nothing. Either trees that stand or those removed. */
-    record Query(String text, String species, String triage, boolean removed) {}
+    /**
+     * What to look for; an empty text asks for nothing. Either trees that stand or those removed.
+     *
+     * @param ownedBy whose trees alone, or null for all
+     */
+    record Query(String text, String species, String triage, boolean removed, Long ownedBy) {
+        Query ownedBy(Long owner) {
+            return new Query(text, species, triage, removed, owner);
+        }
+    }
 
     /** {@code order} comes from a fixed list, never from outside. */
     @Select("select " + COLUMNS + FROM + FOUND + " order by ${order}, t.tag, t.id limit #{size} offset #{offset}")

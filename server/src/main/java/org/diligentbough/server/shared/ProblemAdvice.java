@@ -36,7 +36,7 @@ class ProblemAdvice extends ResponseEntityExceptionHandler {
         e.conflict().ifPresent(conflict -> problem.setProperty("conflict", Codes.of(conflict)));
         return e.status() == HttpStatus.TOO_MANY_REQUESTS
                 ? ResponseEntity.status(e.status())
-                        .header(HttpHeaders.RETRY_AFTER, String.valueOf(RETRY_AFTER_SECONDS))
+                        .header(HttpHeaders.RETRY_AFTER, String.valueOf(e.retryAfterSeconds()))
                         .body(problem)
                 : answer(problem);
     }
@@ -53,10 +53,7 @@ class ProblemAdvice extends ResponseEntityExceptionHandler {
             LOG.warn("the database does not answer: {}", e.getMessage());
             return ResponseEntity.status(HttpStatus.SERVICE_UNAVAILABLE)
                     .header(HttpHeaders.RETRY_AFTER, String.valueOf(RETRY_AFTER_SECONDS))
-                    .body(problem(
-                            HttpStatus.SERVICE_UNAVAILABLE,
-                            "The database does not answer just now. Nothing is lost: try again in a moment.",
-                            List.of()));
+                    .body(problem(HttpStatus.SERVICE_UNAVAILABLE, DatabaseAway.SENTENCE, List.of()));
         }
         LOG.error("a request failed", e);
         return answer(problem(

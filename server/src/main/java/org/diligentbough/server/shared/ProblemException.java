@@ -16,19 +16,24 @@ public class ProblemException extends RuntimeException {
         KEY_USED
     }
 
+    private static final int A_MOMENT_SECONDS = 2;
+
     private final HttpStatus status;
     private final List<FieldProblem> errors;
     private final Conflict conflict;
+    private final int retryAfterSeconds;
 
     private ProblemException(HttpStatus status, String detail, List<FieldProblem> errors) {
-        this(status, detail, errors, null);
+        this(status, detail, errors, null, 0);
     }
 
-    private ProblemException(HttpStatus status, String detail, List<FieldProblem> errors, Conflict conflict) {
+    private ProblemException(
+            HttpStatus status, String detail, List<FieldProblem> errors, Conflict conflict, int retryAfterSeconds) {
         super(detail);
         this.status = status;
         this.errors = List.copyOf(errors);
         this.conflict = conflict;
+        this.retryAfterSeconds = retryAfterSeconds;
     }
 
     public static ProblemException notFound(String what) {
@@ -37,7 +42,12 @@ public class ProblemException extends RuntimeException {
 
     /** Too many ask at once for what takes long. */
     public static ProblemException busy(String what) {
-        return new ProblemException(HttpStatus.TOO_MANY_REQUESTS, what, List.of());
+        return tooOften(what, A_MOMENT_SECONDS);
+    }
+
+    /** Somebody asks too often; {@code seconds} says when it is worth asking again. */
+    public static ProblemException tooOften(String what, int seconds) {
+        return new ProblemException(HttpStatus.TOO_MANY_REQUESTS, what, List.of(), null, seconds);
     }
 
     /** The thing was changed by somebody else since it was read. */
@@ -48,7 +58,8 @@ public class ProblemException extends RuntimeException {
                         + " was changed by somebody else in the meantime. Nothing of yours was saved: look at the newer one,"
                         + " then save yours again if it still holds.",
                 List.of(),
-                Conflict.STALE);
+                Conflict.STALE,
+                0);
     }
 
     /** Another phone was quicker with the log of a visit. */
@@ -58,7 +69,8 @@ public class ProblemException extends RuntimeException {
                 by + " logged this visit before. Nothing of either is lost: look at both, then keep yours as the newer"
                         + " if it holds.",
                 List.of(),
-                Conflict.LOGGED);
+                Conflict.LOGGED,
+                0);
     }
 
     /** The same key with something else under it. */
@@ -67,11 +79,20 @@ public class ProblemException extends RuntimeException {
                 HttpStatus.CONFLICT,
                 "Something else was sent under this key before. Send this under a key of its own.",
                 List.of(),
-                Conflict.KEY_USED);
+                Conflict.KEY_USED,
+                0);
     }
 
     public static ProblemException unreadable(String detail) {
         return new ProblemException(HttpStatus.BAD_REQUEST, detail, List.of());
+    }
+
+    /** Part of the address is not what stands there. */
+    public static ProblemException address(String part) {
+        return new ProblemException(
+                HttpStatus.BAD_REQUEST,
+                "The address cannot be used.",
+                List.of(new FieldProblem("/" + part, "is of the wrong kind; look up what is wanted here")));
     }
 
     public static ProblemException tooLarge(String detail) {
@@ -80,9 +101,18 @@ public class ProblemException extends RuntimeException {
 
     public static ProblemException nobody() {
         return new ProblemException(
-                HttpStatus.FORBIDDEN,
-                "Say who you are first: every change is written down with who made it.",
-                List.of());
+                HttpStatus.UNAUTHORIZED, "Sign in first: every change is written down with who made it.", List.of());
+    }
+
+    /** Login and password do not fit; which of them is wrong is not said. */
+    public static ProblemException wrongPassword() {
+        return new ProblemException(
+                HttpStatus.UNAUTHORIZED, "That login and that password do not fit together. Try again.", List.of());
+    }
+
+    /** Whoever asks may not; says who may. */
+    public static ProblemException forbidden(String detail) {
+        return new ProblemException(HttpStatus.FORBIDDEN, detail, List.of());
     }
 
     /** What was asked for breaks a rule; each problem says which. Nothing was changed. */
@@ -107,6 +137,10 @@ public class ProblemException extends RuntimeException {
 
     public List<FieldProblem> errors() {
         return errors;
+    }
+
+    int retryAfterSeconds() {
+        return retryAfterSeconds;
     }
 
     Optional<Conflict> conflict() {

@@ -158,7 +158,7 @@ public class LogService {
             problems.add(new FieldProblem("/on", "lies in the future; give the day it was done"));
         }
         Set<Long> people = new HashSet<>(data.people());
-        if (visits.knownPeople(List.copyOf(people)) != people.size()) {
+        if (visits.members(tree.siteId(), List.copyOf(people)) != people.size()) {
             problems.add(new FieldProblem("/people", "names somebody who is not known here; choose from the list"));
         }
         Map<String, Limb> standing = limbs(visit, data);

@@ -179,6 +179,7 @@ public interface VisitMapper {
     @Insert("insert into visit_log_person (visit_log_id, person_id) values (#{id}, #{personId}) on conflict do nothing")
     int addLogPerson(@Param("id") long id, @Param("personId") long personId);
 
-    @Select("select count(*) from person where id = any(#{ids,typeHandler=array})")
-    int knownPeople(@Param("ids") List<Long> ids);
+    /** How many of some people belong to a site. */
+    @Select("select count(*) from membership where site_id = #{siteId} and person_id = any(#{ids,typeHandler=array})")
+    int members(@Param("siteId") long siteId, @Param("ids") List<Long> ids);
 }

@@ -7,6 +7,7 @@ import jakarta.validation.constraints.Size;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Optional;
+import org.diligentbough.server.access.Memberships;
 import org.diligentbough.server.orchard.OrchardService;
 import org.diligentbough.server.orchard.TreeMapper.TreeRow;
 import org.diligentbough.server.shared.CodeOf;
@@ -28,6 +29,7 @@ public class RemovalService {
     private final OrchardService orchard;
     private final History history;
     private final CurrentPerson person;
+    private final Memberships memberships;
     private final Today today;
     private final ApplicationEventPublisher events;
 
@@ -36,12 +38,14 @@ public class RemovalService {
             OrchardService orchard,
             History history,
             CurrentPerson person,
+            Memberships memberships,
             Today today,
             ApplicationEventPublisher events) {
         this.removals = removals;
         this.orchard = orchard;
         this.history = history;
         this.person = person;
+        this.memberships = memberships;
         this.today = today;
         this.events = events;
     }
@@ -104,7 +108,11 @@ public class RemovalService {
     /** The register of removals of a site, the newest first. */
     public List<RemovalView> removals(long siteId) {
         orchard.site(siteId);
-        return removals.ofSite(siteId).stream().map(RemovalService::view).toList();
+        Optional<List<Long>> only = memberships.onlyTrees(siteId);
+        return removals.ofSite(siteId).stream()
+                .map(RemovalService::view)
+                .filter(one -> only.isEmpty() || only.get().contains(one.treeId()))
+                .toList();
     }
 
     /** The removal of one tree; 404 while it stands. */
