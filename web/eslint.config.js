@@ -19,6 +19,7 @@ const FOLDERS = [
   'plan',
   'season',
   'verdict',
+  'history',
   'today',
   'waiting',
   'survey',

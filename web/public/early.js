@@ -9,10 +9,11 @@
   const tree = /^\/trees\/(\d+)$/.exec(rest || '');
   if (site) {
     const at = '/api/sites/' + site;
-    ask.push(at, at + '/season', at + '/judging');
+    ask.push(at + '/judging');
+    if (!rest.startsWith('/season/')) ask.push(at + '/season');
+    if (rest === '' || rest === '/today') ask.push(at);
     if (rest === '' || rest === '/today') ask.push(at + '/today');
     if (rest === '' && !location.search) ask.push(at + '/trees?q=&species=&triage=&sort=tag&size=500&page=0');
-    if (rest === '/walk') ask.push(at + '/field');
     if (tree) ask.push('/api/trees/' + tree[1], '/api/trees/' + tree[1] + '/judgement');
   }
   const view = {

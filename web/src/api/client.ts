@@ -6,6 +6,7 @@ export type Judging = Schemas['JudgingView'];
 export type Me = Schemas['MeView'];
 export type SignedIn = Schemas['SignedInView'];
 export type Member = Schemas['MemberView'];
+export type SiteChange = Schemas['SiteChangeView'];
 export type Invitation = Schemas['MadeView'];
 export type OpenInvitation = Schemas['InvitationView'];
 export type WhatIf = Schemas['WhatIfView'];
@@ -127,8 +128,13 @@ declare global {
 }
 
 /** So long what was asked for early is as good as asked for now. */
-const EARLY_MS = 5_000;
-setTimeout(() => (globalThis.asked = undefined), EARLY_MS);
+const EARLY_MS = 3_000;
+setTimeout(() => {
+  // An answer nobody reads would keep its connection.
+  for (const answer of Object.values(globalThis.asked ?? {}))
+    void answer.then((early) => early.body?.cancel()).catch(() => undefined);
+  globalThis.asked = undefined;
+}, EARLY_MS);
 
 const READS = ['GET', 'HEAD'];
 const TOKEN = 'Bough-Token';

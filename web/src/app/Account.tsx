@@ -25,10 +25,11 @@ export function Account({ who }: { who: SignedIn }) {
         ref={opener}
         type="button"
         className="to-find"
+        aria-label={who.name}
         aria-haspopup="dialog"
         onClick={() => setOpen(true)}
       >
-        <Icon name="person" /> {who.name}
+        <Icon name="person" /> <span>{who.name}</span>
       </button>
       {open && (
         <OverAll name={who.name} close={close}>

@@ -12,6 +12,7 @@ const VIEWS: [path: string, view: View][] = [
   ['/sites/:siteId', () => import('../orchard/OrchardView').then((is) => is.OrchardView)],
   ['/sites/:siteId/today', () => import('../today/TodayView').then((is) => is.TodayView)],
   ['/sites/:siteId/mine', () => import('../crew/MyPage').then((is) => is.MyPage)],
+  ['/sites/:siteId/history', () => import('../history/HistoryView').then((is) => is.HistoryView)],
   ['/sites/:siteId/settings', () => import('../orchard/SiteForm').then((is) => is.EditSite)],
   ['/sites/:siteId/figures', () => import('../figures/FiguresView').then((is) => is.FiguresView)],
   ['/sites/:siteId/bulk', () => import('../bulk/BulkView').then((is) => is.BulkView)],

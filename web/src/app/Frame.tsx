@@ -93,7 +93,7 @@ export function Frame() {
           </nav>
         )}
         <div className="end">
-          {site && (
+          {site && role !== 'owner' && (
             <button
               type="button"
               className="to-find"

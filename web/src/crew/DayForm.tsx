@@ -1,7 +1,7 @@
 import { zodResolver } from '@hookform/resolvers/zod';
 import { Button, Col, Form, Row } from 'react-bootstrap';
 import { useForm } from 'react-hook-form';
-import { z } from 'zod';
+import { z } from '../parts/zod';
 import type { DayData } from '../api/client';
 import { showRefused } from '../parts/fields';
 import { FieldInput, type Typed } from '../parts/formOf';

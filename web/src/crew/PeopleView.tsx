@@ -10,6 +10,7 @@ import { date, dayAndMonth } from '../parts/format';
 import { useTitle } from '../parts/useTitle';
 import { PersonForm } from './PersonForm';
 import { Membership } from './Membership';
+import { Privacy } from './Privacy';
 import { useAddPerson, useMembers, usePeople } from './queries';
 import { TICKET_NAMES } from '../vocabulary/crew';
 import { ROLES } from '../vocabulary/people';
@@ -80,6 +81,7 @@ export function PeopleView() {
                   done={() => setOpen((now) => (now === person.id ? undefined : now))}
                 />
                 <Membership siteId={siteId} member={here.get(person.id)!} />
+                <Privacy personId={person.id} name={person.name} />
               </>
             )}
           </article>

@@ -2,7 +2,7 @@ import { zodResolver } from '@hookform/resolvers/zod';
 import { useState } from 'react';
 import { Button, Col, Form, Row } from 'react-bootstrap';
 import { useForm, useWatch } from 'react-hook-form';
-import { z } from 'zod';
+import { z } from '../parts/zod';
 import type { Person, PersonData } from '../api/client';
 import { decimal, showRefused } from '../parts/fields';
 import { FieldInput, type Typed } from '../parts/formOf';
@@ -122,7 +122,7 @@ function TicketsHeld({
       <Row>
         {Object.entries(TICKET_NAMES).map(([ticket, text]) => (
           <Col xs={6} sm={4} lg={3} key={ticket}>
-            <Form.Label htmlFor={id + ticket} className="mb-0">
+            <Form.Label htmlFor={id + ticket} className="d-block mb-0">
               {text}
             </Form.Label>
             <DateInput

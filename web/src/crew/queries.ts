@@ -49,6 +49,12 @@ export const useInvite = (siteId: number) =>
     unwrap(await api.POST('/api/sites/{siteId}/invitations', { params: { path: { siteId } }, body })),
   );
 
+/** Forgets somebody for good. */
+export const useForget = (personId: number) =>
+  useChange(async () =>
+    unwrap(await api.POST('/api/people/{personId}/forgotten', { params: { path: { personId } } })),
+  );
+
 /** Ways in that were not used yet. */
 export const useInvitations = (siteId: number) =>
   useQuery({

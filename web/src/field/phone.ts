@@ -46,8 +46,11 @@ const sendWith =
       body: item.picture ?? (item.body === undefined ? undefined : JSON.stringify(item.body)),
       signal: AbortSignal.timeout(LONGEST_MS),
     });
-    if (answer.ok)
+    if (answer.ok) {
+      // An answer nobody reads keeps its connection.
+      await answer.arrayBuffer().catch(() => undefined);
       return { status: answer.status, refusal: { status: answer.status, detail: '', errors: [] } };
+    }
     return {
       status: answer.status,
       refusal: await refusalOf(answer),

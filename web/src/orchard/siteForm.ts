@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import { z } from '../parts/zod';
 import type { SiteData } from '../api/client';
 import { decimal } from '../parts/fields';
 import type { Typed } from '../parts/formOf';

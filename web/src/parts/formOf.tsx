@@ -1,6 +1,6 @@
 import { Form } from 'react-bootstrap';
 import type { FieldValues, Path, UseFormReturn } from 'react-hook-form';
-import { z } from 'zod';
+import { z } from './zod';
 import { type Length, readLength, unitName, unitsShown, writeLength } from './measure';
 import { DayField, decimal, SelectField, TextField } from './fields';
 

@@ -138,4 +138,8 @@ export const ENTITIES: Record<string, string> = {
   care: 'care',
   'what-if': 'what if',
   'day-note': 'note of the day',
+  member: 'rights of somebody',
+  owner: 'whose a tree is',
+  invitation: 'way in',
+  forgotten: 'somebody forgotten',
 };

@@ -47,6 +47,7 @@ final class Browser implements AutoCloseable {
     private final String server;
     private final Path profile;
     private final List<String> errors = new ArrayList<>();
+    private long signedIn;
     Page page;
 
     Browser() {
@@ -100,6 +101,10 @@ final class Browser implements AutoCloseable {
         playwright.close();
         playwright = Playwright.create();
         switchOn();
+        // The browser writes its cookies down within half a minute: who signed in this morning is still signed in.
+        if (signedIn != 0) {
+            signIn(signedIn);
+        }
     }
 
     void laptop() {
@@ -131,6 +136,7 @@ final class Browser implements AutoCloseable {
 
     /** Lays the session of somebody into this browser, as if they had signed in here before. */
     void signIn(long personId) {
+        signedIn = personId;
         String[] session = TestServer.session(personId).split("=", 2);
         context.addCookies(List.of(new Cookie(session[0], session[1])
                 .setUrl(server)

@@ -96,6 +96,8 @@ public final class TestServer {
                         "--bough.photos.folder=" + photos());
         everybodyEverywhere();
         person = firstCoordinator();
+        // Whoever comes later belongs somewhere, and so may add sites.
+        site("Where people are");
     }
 
     /** Whoever is added belongs to every site and coordinates it, and so does everybody at every site that is added. */
@@ -498,10 +500,7 @@ public final class TestServer {
     }
 
     private static long anySite() {
-        JsonNode sites = get("/api/sites").expect(200);
-        return sites.isEmpty()
-                ? site("Where people are")
-                : sites.get(0).get("id").longValue();
+        return get("/api/sites").expect(200).get(0).get("id").longValue();
     }
 
     /** A new person with tickets that hold for years; their id. */

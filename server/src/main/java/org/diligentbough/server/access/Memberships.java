@@ -71,6 +71,11 @@ public class Memberships {
                 .orElseGet(() -> mapper.anywhere(name)));
     }
 
+    /** Whether there is no account yet. */
+    public boolean nobodyComesIn() {
+        return !accounts.any();
+    }
+
     /** Makes somebody one of the people whoever tries the demo can be. */
     public void demo(long personId, long siteId, Role role, boolean maySurvey, List<Long> trees) {
         mapper.set(personId, siteId, role, maySurvey);

@@ -4,7 +4,6 @@ import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.util.List;
 import java.util.Set;
 import java.util.stream.Stream;
 import org.apache.commons.csv.CSVFormat;
@@ -81,18 +80,22 @@ class DemoLoader implements SmartLifecycle {
     }
 
     private void load() throws IOException {
-        if (settings.demoFolder() == null || settings.demoFolder().isBlank() || sites.any()) {
+        if (settings.demoFolder() == null || settings.demoFolder().isBlank()) {
             return;
         }
-        try (Stream<Path> files = Files.list(Path.of(settings.demoFolder()))) {
-            List<Path> found = files.filter(file -> file.toString().endsWith(".json"))
-                    .sorted()
-                    .toList();
-            for (Path file : found) {
-                LOG.info("loaded the demo site {}", load(file));
+        Path folder = Path.of(settings.demoFolder());
+        if (!sites.any()) {
+            try (Stream<Path> files = Files.list(folder)) {
+                for (Path file : files.filter(one -> one.toString().endsWith(".json"))
+                        .sorted()
+                        .toList()) {
+                    LOG.info("loaded the demo site {}", load(file));
+                }
             }
         }
-        people(Path.of(settings.demoFolder()).resolve(PEOPLE));
+        if (memberships.nobodyComesIn()) {
+            people(folder.resolve(PEOPLE));
+        }
     }
 
     /** Made-up people whoever tries the demo can be: name, site, role, and the trees they own, by their tags. */
@@ -107,6 +110,9 @@ class DemoLoader implements SmartLifecycle {
                 .get()
                 .parse(Files.newBufferedReader(file))) {
             for (CSVRecord line : table) {
+                if (!sites.named(line.get("site"))) {
+                    continue;
+                }
                 long siteId = sites.withName(line.get("site"));
                 Set<String> tags = Set.of(line.get("owns").split(" "));
                 memberships.demo(

@@ -11,6 +11,7 @@ import org.diligentbough.core.Evaluation;
 import org.diligentbough.core.knowledge.Codes;
 import org.diligentbough.core.plan.CutKey;
 import org.diligentbough.core.verdict.LimbVerdict;
+import org.diligentbough.server.access.Memberships;
 import org.diligentbough.server.orchard.OrchardService;
 import org.diligentbough.server.orchard.TreeMapper.TreeRow;
 import org.diligentbough.server.plan.KeptCut;
@@ -42,6 +43,7 @@ public class PlanService {
     private final TreeRecords records;
     private final History history;
     private final CurrentPerson person;
+    private final Memberships memberships;
     private final Wording wording;
 
     PlanService(
@@ -52,6 +54,7 @@ public class PlanService {
             TreeRecords records,
             History history,
             CurrentPerson person,
+            Memberships memberships,
             Wording wording) {
         this.judgement = judgement;
         this.opinions = opinions;
@@ -60,6 +63,7 @@ public class PlanService {
         this.records = records;
         this.history = history;
         this.person = person;
+        this.memberships = memberships;
         this.wording = wording;
     }
 
@@ -123,7 +127,13 @@ public class PlanService {
         Evaluation evaluation = judgement.now(treeId);
         check(wanted, evaluation);
         PlanWishes before = judgement.plan(treeId).wishes();
-        PlanWishes after = wanted.signed(plans.nameOf(who), judgement.todayAt(treeId));
+        PlanWishes after = wanted.signed(before, plans.nameOf(who), judgement.todayAt(treeId));
+        boolean sameAllowance = after.allowance() == null
+                ? before.allowance() == null
+                : after.allowance().sameAs(before.allowance());
+        if (!sameAllowance && !memberships.coordinates(tree.siteId())) {
+            throw ProblemException.forbidden("How much a tree may lose a coordinator decides. Leave it as it is.");
+        }
         judgement.keep(treeId, version, after);
         history.changed(new About("plan", treeId, tree.siteId(), treeId), before, after);
         after.decided().stream()

@@ -11,6 +11,7 @@ import jakarta.validation.constraints.Size;
 import java.time.LocalDate;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.OptionalInt;
@@ -84,7 +85,13 @@ public record PlanWishes(
             @Size(max = 300, message = "is longer than 300 letters")
             String why,
 
-            @MayBeNull String by) {}
+            @MayBeNull String by) {
+
+        /** Whether it allows the same for the same reason, whoever wrote it. */
+        public boolean sameAs(AllowanceData other) {
+            return other != null && share.equals(other.share) && why.equals(other.why);
+        }
+    }
 
     /**
      * What was decided of one limb; {@code by} and {@code on} are written by the server.
@@ -108,19 +115,27 @@ public record PlanWishes(
             @MayBeNull String by,
             @MayBeNull LocalDate on) {}
 
-    /** With who and when written in where they are not yet. */
-    public PlanWishes signed(String by, LocalDate on) {
-        UnaryOperator<DecidedData> sign =
-                one -> one.by() != null ? one : new DecidedData(one.limb(), one.verdict(), one.alongM(), by, on);
+    /**
+     * Returns a copy that bears who wished it and when: what stood before as it stands keeps its signature, all else gets this
+     * one. What was sent of signatures counts for nothing.
+     */
+    public PlanWishes signed(PlanWishes before, String by, LocalDate on) {
+        UnaryOperator<DecidedData> sign = one -> before.decidedOf(one.limb())
+                .filter(stood -> stood.verdict().equals(one.verdict()) && Objects.equals(stood.alongM(), one.alongM()))
+                .orElseGet(() -> new DecidedData(one.limb(), one.verdict(), one.alongM(), by, on));
         return new PlanWishes(
                 years,
-                allowance == null || allowance.by() != null
-                        ? allowance
-                        : new AllowanceData(allowance.share(), allowance.why(), by),
+                signedAllowance(before, by),
                 pins,
                 decided.stream().map(sign).toList(),
                 insisted,
                 split);
+    }
+
+    private AllowanceData signedAllowance(PlanWishes before, String by) {
+        return allowance == null || allowance.sameAs(before.allowance)
+                ? (allowance == null ? null : before.allowance)
+                : new AllowanceData(allowance.share(), allowance.why(), by);
     }
 
     /** What is decided of a limb by these wishes, if anything. */

@@ -1,9 +1,11 @@
 package org.diligentbough.server.shared;
 
+import java.util.regex.Pattern;
+
 /** What is written into a cell of a table that people open in a spreadsheet. */
 public final class CsvCell {
-    /** Beginnings a spreadsheet would take for a formula; they are written with an apostrophe before them. */
-    private static final String FORMULA = "=+-@\t\r";
+    /** What a spreadsheet would take for a formula; it is written with an apostrophe before it. */
+    private static final Pattern FORMULA = Pattern.compile("'*[=+\\-@|\t\r].*", Pattern.DOTALL);
 
     private CsvCell() {}
 
@@ -12,15 +14,11 @@ public final class CsvCell {
         if (text == null) {
             return "";
         }
-        return startsFormula(text, 0) ? "'" + text : text;
+        return FORMULA.matcher(text).matches() ? "'" + text : text;
     }
 
     /** The text as it was before it was made safe. */
     public static String plain(String cell) {
-        return cell.length() > 1 && cell.startsWith("'") && startsFormula(cell, 1) ? cell.substring(1) : cell;
-    }
-
-    private static boolean startsFormula(String text, int at) {
-        return text.length() > at && FORMULA.indexOf(text.charAt(at)) >= 0;
+        return cell.startsWith("'") && FORMULA.matcher(cell.substring(1)).matches() ? cell.substring(1) : cell;
     }
 }

@@ -100,6 +100,18 @@ public class History {
         return mapper.ofTree(treeId, most);
     }
 
+    /** Which changes are asked for: by whom or null, about what or empty, with a word in them or empty, older than one. */
+    public record Asked(Long personId, String entity, String text, long before) {}
+
+    /** A change at a site; {@code tag} of the tree it was about, if any. */
+    public record SiteEntry(
+            Long id, Instant at, Long personId, String who, String entity, String action, Long treeId, String tag) {}
+
+    /** The changes at a site that are asked for, newest first. */
+    public List<SiteEntry> ofSite(long siteId, Asked asked, int most) {
+        return mapper.ofSite(siteId, asked, most);
+    }
+
     /**
      * One change.
      *
@@ -145,6 +157,18 @@ public class History {
                 @Param("action") String action,
                 @Param("before") String before,
                 @Param("after") String after);
+
+        @Select("""
+                select h.id, h.at, h.person_id, p.name as who, h.entity, h.action, h.tree_id, t.tag
+                from history h left join person p on p.id = h.person_id left join tree t on t.id = h.tree_id
+                where h.site_id = #{siteId} and h.id < #{q.before}
+                  and (#{q.personId,jdbcType=BIGINT}::bigint is null or h.person_id = #{q.personId,jdbcType=BIGINT})
+                  and (#{q.entity} = '' or h.entity = #{q.entity})
+                  and (#{q.text} = '' or t.tag ilike #{q.text} or strpos(lower(h.before_json::text), lower(#{q.text})) > 0
+                       or strpos(lower(h.after_json::text), lower(#{q.text})) > 0)
+                order by h.id desc limit #{most}
+                """)
+        List<SiteEntry> ofSite(@Param("siteId") long siteId, @Param("q") Asked asked, @Param("most") int most);
 
         @Select("""
                 select h.id, h.at, p.name as who, h.entity, h.entity_id, h.action
