@@ -5,7 +5,10 @@ import java.net.URI;
 import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
+import java.security.MessageDigest;
+import java.security.NoSuchAlgorithmException;
 import java.sql.Connection;
 import java.sql.DriverManager;
 import java.sql.PreparedStatement;
@@ -13,6 +16,7 @@ import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.HexFormat;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
@@ -58,15 +62,40 @@ public final class OrchardsLoad {
         PAGES.put("sites/%d/archive", "");
     }
 
+    /** Whatever changes something shows a token that is in a cookie too. */
+    private static final String TOKEN = "4e1243bd-22c6-6f77-8cc0-6e7a5a1b0e2a";
+
     private final HttpClient client = HttpClient.newHttpClient();
     private final String base;
     private final Connection database;
-    private final String person;
+    private String session;
 
     private OrchardsLoad(String base, Connection database) throws IOException, InterruptedException {
         this.base = base;
         this.database = database;
-        this.person = first(send("POST", "people", "0", "{\"name\": \"Bench Walker\"}"), "\"id\":(\\d+)");
+        this.session = "";
+        this.session = comeIn();
+    }
+
+    /** Makes whoever loads this server its first coordinator, by an invitation laid into its database. */
+    private String comeIn() throws IOException, InterruptedException {
+        String secret = "bench-" + System.nanoTime();
+        try (PreparedStatement lay = database.prepareStatement(
+                "insert into invitation (hash, kind, good_until) values (?, 'first', now() + interval '1 hour')")) {
+            byte[] hash = MessageDigest.getInstance("SHA-256").digest(secret.getBytes(StandardCharsets.UTF_8));
+            lay.setString(1, HexFormat.of().formatHex(hash));
+            lay.executeUpdate();
+        } catch (SQLException | NoSuchAlgorithmException e) {
+            throw new IllegalStateException(e);
+        }
+        HttpResponse<String> in = answer("POST", "first-coordinator", """
+                {"token": "%s", "name": "Bench Walker", "login": "bench@example.org", "password": "bench bench bench"}
+                """.formatted(secret));
+        return in.headers().allValues("Set-Cookie").stream()
+                .filter(cookie -> cookie.startsWith("bough-session="))
+                .findFirst()
+                .map(cookie -> cookie.replaceFirst(";.*", "; "))
+                .orElseThrow();
     }
 
     /**
@@ -87,8 +116,8 @@ public final class OrchardsLoad {
         double importing = 0;
         for (int i = 0; i < sites; i++) {
             long start = System.nanoTime();
-            ids.add(Long.valueOf(first(
-                    send("POST", "archives", person, archive("Bench orchard " + i, trees)), "\"siteId\":(\\d+)")));
+            ids.add(Long.valueOf(
+                    first(send("POST", "archives", archive("Bench orchard " + i, trees)), "\"siteId\":(\\d+)")));
             importing += (System.nanoTime() - start) / 1e6;
         }
         long judged = System.nanoTime();
@@ -102,7 +131,7 @@ public final class OrchardsLoad {
         Map<String, String> lines = new LinkedHashMap<>();
         for (Map.Entry<String, String> page : PAGES.entrySet()) {
             double[] whole =
-                    measured(ids, id -> () -> send("GET", String.format(Locale.ROOT, page.getKey(), id), person, null));
+                    measured(ids, id -> () -> send("GET", String.format(Locale.ROOT, page.getKey(), id), null));
             double[] bare =
                     page.getValue().isEmpty() ? new double[0] : measured(ids, id -> () -> rows(page.getValue(), id));
             String called = page.getKey().replace("%d", "*");
@@ -125,14 +154,13 @@ public final class OrchardsLoad {
     }
 
     private void schoolChanged(long siteId, int trees) throws Exception {
-        String site = send("GET", "sites/" + siteId, person, null);
+        String site = send("GET", "sites/" + siteId, null);
         String data = first(site, "\"data\":(\\{.*\\})\\s*[,}]")
                 .replaceFirst("\"allowance\":\"quarter\"", "\"allowance\":\"third\"");
         long start = System.nanoTime();
         send(
                 "PUT",
                 "sites/" + siteId,
-                person,
                 "{\"version\": " + first(site, "\"version\":(\\d+)") + ", \"data\": " + data + "}");
         double answered = (System.nanoTime() - start) / 1e6;
         awaitJudged();
@@ -179,11 +207,17 @@ public final class OrchardsLoad {
         }
     }
 
-    private String send(String method, String path, String as, String body) throws IOException, InterruptedException {
+    private String send(String method, String path, String body) throws IOException, InterruptedException {
+        return answer(method, path, body).body();
+    }
+
+    private HttpResponse<String> answer(String method, String path, String body)
+            throws IOException, InterruptedException {
         HttpResponse<String> answer = client.send(
                 HttpRequest.newBuilder(URI.create(base + "/api/" + path))
                         .header("Content-Type", "application/json")
-                        .header("X-Bough-Person", as)
+                        .header("Cookie", session + "bough-token=" + TOKEN)
+                        .header("Bough-Token", TOKEN)
                         .method(
                                 method,
                                 body == null
@@ -194,7 +228,7 @@ public final class OrchardsLoad {
         if (answer.statusCode() >= 300) {
             throw new IllegalStateException(path + ": " + answer.statusCode() + ": " + answer.body());
         }
-        return answer.body();
+        return answer;
     }
 
     private static void say(String format, Object... arguments) {

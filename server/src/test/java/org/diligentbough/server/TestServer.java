@@ -174,6 +174,12 @@ public final class TestServer {
         return SESSIONS.computeIfAbsent(personId, TestServer::comeIn);
     }
 
+    /** Ends the sessions of somebody; asked for again they come in anew. */
+    public static void signOut(long personId) {
+        sql("update account set epoch = epoch + 1 where person_id = " + personId);
+        SESSIONS.remove(personId);
+    }
+
     private static String comeIn(long personId) {
         return cookie(enter("/api/invitations/accept", """
                 {"token": "%s", "login": "person-%d", "password": "%s", "asMe": false}
