@@ -350,6 +350,15 @@ class DoorTest {
         }
 
         @Test
+        void oneTokenIsGivenAndToldAlike() {
+            HttpResponse<String> me = send(to("/api/me").GET());
+            assertThat(me.headers().allValues("Set-Cookie")).singleElement().satisfies(cookie -> assertThat(cookie)
+                    .startsWith("bough-token="
+                            + TestServer.JSON.readTree(me.body()).get("token").stringValue())
+                    .doesNotContain("HttpOnly"));
+        }
+
+        @Test
         void nobodyIsADemoPersonWhereThereIsNoDemo() {
             assertThat(post("/api/demo/sign-in", "{\"name\": \"Tamsin Oke\"}").status())
                     .isEqualTo(404);

@@ -19,10 +19,12 @@ class DemoPeople {
     private final DemoMapper people;
     private final boolean demo;
 
-    DemoPeople(AccountMapper accounts, DemoMapper people, Today.Settings settings) {
+    DemoPeople(AccountMapper accounts, DemoMapper people, Today.Settings settings, DoorSettings door) {
         this.accounts = accounts;
         this.people = people;
-        this.demo = settings.demoFolder() != null && !settings.demoFolder().isBlank();
+        this.demo = !door.https()
+                && settings.demoFolder() != null
+                && !settings.demoFolder().isBlank();
     }
 
     /** One of them and what they mostly are. */
@@ -53,12 +55,11 @@ class DemoPeople {
                 .orElseThrow(() -> ProblemException.notFound("There is no such person to try the demo as."));
     }
 
-    /** Whether it comes from this machine itself and through nothing that passes it on. */
+    /** Whether it comes from this machine itself, to it by its own name, and through nothing that passes it on. */
     private static boolean local(HttpServletRequest request) {
         try {
             return InetAddress.getByName(request.getRemoteAddr()).isLoopbackAddress()
-                    && request.getHeader("X-Forwarded-For") == null
-                    && request.getHeader("Forwarded") == null;
+                    && DoorSettings.isThisMachine(request.getServerName());
         } catch (UnknownHostException e) {
             return false;
         }

@@ -1,6 +1,7 @@
 package org.diligentbough.server.access;
 
 import java.util.List;
+import java.util.Locale;
 import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
@@ -22,8 +23,13 @@ record DoorSettings(boolean https, List<String> hosts, boolean rates) {
         if (host == null) {
             return false;
         }
-        String name = host.replaceFirst(":\\d+$", "").toLowerCase(java.util.Locale.ROOT);
+        String name = host.replaceFirst(":\\d+$", "").toLowerCase(Locale.ROOT);
         return names().contains(name);
+    }
+
+    /** Whether a name is one this machine calls itself by. */
+    static boolean isThisMachine(String name) {
+        return OF_THE_MACHINE.contains(name);
     }
 
     private Set<String> names() {

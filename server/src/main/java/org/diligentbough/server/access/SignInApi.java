@@ -11,7 +11,7 @@ import org.diligentbough.server.access.DemoPeople.DemoPersonView;
 import org.diligentbough.server.access.SignInService.SignedInView;
 import org.diligentbough.server.shared.MayBeNull;
 import org.springframework.http.HttpStatus;
-import org.springframework.security.web.csrf.CsrfTokenRepository;
+import org.springframework.security.web.csrf.DeferredCsrfToken;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -28,13 +28,11 @@ class SignInApi {
     private final SignInService service;
     private final Sessions sessions;
     private final DemoPeople demo;
-    private final CsrfTokenRepository tokens;
 
-    SignInApi(SignInService service, Sessions sessions, DemoPeople demo, CsrfTokenRepository tokens) {
+    SignInApi(SignInService service, Sessions sessions, DemoPeople demo) {
         this.service = service;
         this.sessions = sessions;
         this.demo = demo;
-        this.tokens = tokens;
     }
 
     /**
@@ -81,18 +79,21 @@ class SignInApi {
             String name) {}
 
     @GetMapping("/me")
-    MeView me(HttpServletRequest request, HttpServletResponse response) {
-        return new MeView(
-                service.me().orElse(null),
-                tokens.loadDeferredToken(request, response).get().getToken(),
-                demo.offered(request),
-                service.begun());
+    MeView me(HttpServletRequest request) {
+        return new MeView(service.me().orElse(null), token(request), demo.offered(request), service.begun());
+    }
+
+    /** The token of this request, as it stands in the cookie. */
+    private static String token(HttpServletRequest request) {
+        return ((DeferredCsrfToken) request.getAttribute(DeferredCsrfToken.class.getName()))
+                .get()
+                .getToken();
     }
 
     @PostMapping("/session")
     MeView signIn(@Valid @RequestBody Credentials sent, HttpServletRequest request, HttpServletResponse response) {
         sessions.enter(service.check(sent.login(), sent.password(), request.getRemoteAddr()), request, response);
-        return me(request, response);
+        return me(request);
     }
 
     @DeleteMapping("/session")
@@ -115,7 +116,7 @@ class SignInApi {
             @Valid @RequestBody NewPassword sent, HttpServletRequest request, HttpServletResponse response) {
         sessions.enter(
                 service.change(sent.login(), sent.old(), sent.password(), request.getRemoteAddr()), request, response);
-        return me(request, response);
+        return me(request);
     }
 
     /** Tells the coordinators that somebody cannot get in. The answer is the same whether there is such a login or not. */
@@ -129,6 +130,6 @@ class SignInApi {
     @PostMapping("/demo/sign-in")
     MeView beDemoPerson(@Valid @RequestBody DemoChoice sent, HttpServletRequest request, HttpServletResponse response) {
         sessions.enter(demo.account(sent.name(), request), request, response);
-        return me(request, response);
+        return me(request);
     }
 }
