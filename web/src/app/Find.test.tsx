@@ -1,6 +1,6 @@
 import { fireEvent, screen } from '@testing-library/react';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
-import { answers, box, settle, show, takeDown, type } from '../testing/harness';
+import { answers, box, settle, show, takeDown, type, EVERYWHERE } from '../testing/harness';
 import { Find } from './Find';
 
 const tree = (id: number, tag: string) => ({
@@ -10,7 +10,7 @@ const tree = (id: number, tag: string) => ({
 
 beforeEach(() => {
   answers.set('GET /api/sites/{siteId}/trees', { trees: [tree(4, 'K-04')], page: 0, size: 50, total: 1 });
-  answers.set('GET /api/people', [{ id: 2, name: 'Ada Kiln' }]);
+  answers.set('GET /api/people', [{ id: 2, name: 'Ada Kiln', sites: EVERYWHERE }]);
   answers.set('GET /api/sites/{siteId}/days', [{ id: 9, on: '2027-02-20' }]);
   answers.set('GET /api/sites/{siteId}/season', { lines: [{ species: 'red-currant' }] });
   answers.set('GET /api/sites/{siteId}/figures', [{ figure: 'big-cut-cm', meaning: 'Width of a big cut' }]);

@@ -88,7 +88,7 @@ function useHits(siteId: number, text: string): Hit[] {
   const { treeId } = useParams();
   const queries = useQueryClient();
   const trees = useTrees(siteId, { q: text.trim(), species: '', triage: '', sort: 'tag' }).trees ?? [];
-  const people = usePeople().data ?? [];
+  const people = usePeople(siteId).data ?? [];
   const days = useDays(siteId).data ?? [];
   const kinds = useSeason(siteId).data?.lines ?? [];
   const figures = useFigures(siteId).data ?? [];

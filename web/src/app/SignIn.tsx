@@ -9,9 +9,10 @@ import { ROLES } from '../vocabulary/people';
 
 /** What waits on this phone, as the line says it. */
 export function useWaits(): string {
-  const open = useWaiting().data?.open ?? [];
-  if (open.length === 0) return '';
-  return open.length === 1 ? '1 thing waits on this phone' : open.length + ' things wait on this phone';
+  const waiting = useWaiting().data;
+  const count = (waiting?.open.length ?? 0) + (waiting?.ofOthers ?? 0);
+  if (count === 0) return '';
+  return count === 1 ? '1 thing waits on this phone' : count + ' things wait on this phone';
 }
 
 /** The way in: by login and password, or in the demo as one of its people. */

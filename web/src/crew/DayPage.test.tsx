@@ -1,6 +1,6 @@
 import { act } from 'react';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
-import { answers, asked, box, press, settle, show, takeDown, type } from '../testing/harness';
+import { answers, asked, box, press, settle, show, takeDown, type, EVERYWHERE } from '../testing/harness';
 import { DayPage } from './DayPage';
 
 const cut = (limb: string, kind: string, more = {}) => ({
@@ -66,8 +66,14 @@ beforeEach(() => {
   answers.set('GET /api/days/{dayId}', day());
   answers.set('GET /api/days/{dayId}/candidates', [candidate]);
   answers.set('GET /api/people', [
-    { id: 1, name: 'Ada', tickets: [], canCome: [] },
-    { id: 4, name: 'Cy', tickets: [{ ticket: 'lead', until: '2029-01-01' }], canCome: ['2027-03-06'] },
+    { id: 1, name: 'Ada', tickets: [], canCome: [], sites: EVERYWHERE },
+    {
+      id: 4,
+      name: 'Cy',
+      tickets: [{ ticket: 'lead', until: '2029-01-01' }],
+      canCome: ['2027-03-06'],
+      sites: EVERYWHERE,
+    },
   ]);
 });
 afterEach(takeDown);

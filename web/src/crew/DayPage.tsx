@@ -274,7 +274,7 @@ function Coming({
   busy: boolean;
   fixed: boolean;
 }) {
-  const people = usePeople();
+  const people = usePeople(day.siteId);
   const ids = day.people.map((person) => person.id);
   const others = (people.data ?? [])
     .filter((person) => !ids.includes(person.id))

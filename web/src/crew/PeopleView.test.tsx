@@ -13,7 +13,7 @@ const person = (id: number, name: string) => ({
   note: null,
   tickets: [{ ticket: 'ladder', until: '2027-03-01' }],
   canCome: ['2027-03-06'],
-  leftOn: null,
+  sites: [3],
 });
 const member = (personId: number, name: string, role: string, more = {}) => ({
   personId,
@@ -30,7 +30,7 @@ beforeEach(() => {
   answers.set('GET /api/people', [
     person(1, 'Wren Ashdown'),
     person(2, 'Pip Marlow'),
-    person(9, 'Of Elsewhere'),
+    { ...person(9, 'Of Elsewhere'), sites: [4] },
   ]);
   answers.set('GET /api/sites/{siteId}/members', [
     member(1, 'Wren Ashdown', 'coordinator', { login: 'wren', comesIn: true }),

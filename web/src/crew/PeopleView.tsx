@@ -19,7 +19,7 @@ import { ROLES } from '../vocabulary/people';
 export function PeopleView() {
   const siteId = Number(useParams().siteId);
   const site = useSite(siteId);
-  const people = usePeople();
+  const people = usePeople(siteId);
   const members = useMembers(siteId);
   const add = useAddPerson(siteId);
   const [name, setName] = useState('');

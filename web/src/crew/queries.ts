@@ -2,8 +2,13 @@ import { useQuery } from '@tanstack/react-query';
 import { api, type DayData, type PersonData, unwrap } from '../api/client';
 import { useChange } from '../api/useChange';
 
-export const usePeople = () =>
-  useQuery({ queryKey: ['people'], queryFn: async () => unwrap(await api.GET('/api/people')) });
+/** Those one shares a site with; of one site those who belong to it. */
+export const usePeople = (siteId?: number) =>
+  useQuery({
+    queryKey: ['people'],
+    queryFn: async () => unwrap(await api.GET('/api/people')),
+    select: (people) => (siteId === undefined ? people : people.filter((one) => one.sites.includes(siteId))),
+  });
 
 export const useAddPerson = (siteId: number) =>
   useChange(async (name: string) => unwrap(await api.POST('/api/people', { body: { siteId, name } })));

@@ -1,5 +1,6 @@
 import { type QueryClient, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect } from 'react';
+import { currentPersonId } from '../api/client';
 import { open } from './outbox';
 import { channel, outbox, sendAll } from './phone';
 import { store } from './store';
@@ -9,16 +10,21 @@ const LATEST_MS = 120_000;
 /** With less room than this left on the phone it is said before something cannot be kept. */
 const LITTLE_ROOM_BYTES = 60e6;
 
-/** What is on this phone: on its way to the server, or being entered. */
+/** What somebody entered is theirs to see; what was entered before anybody signed in is everybody's. */
+const mine = (one: { person: string | null }) => one.person === null || one.person === currentPersonId();
+
+/** What of whoever is signed in is on this phone: on its way to the server, or being entered; of others only how much. */
 export const useWaiting = () =>
   useQuery({
     queryKey: ['waiting'],
     queryFn: async () => {
       const items = await outbox.list();
+      const waits = items.filter(open);
       return {
-        open: items.filter(open),
-        sent: items.filter((item) => !open(item)).reverse(),
-        drafts: await store.drafts(),
+        open: waits.filter(mine),
+        ofOthers: waits.filter((item) => !mine(item)).length,
+        sent: items.filter((item) => !open(item) && mine(item)).reverse(),
+        drafts: (await store.drafts()).filter(mine),
         entries: await store.entries(),
         room: await room(),
       };

@@ -1,5 +1,5 @@
 import { afterEach, describe, expect, it } from 'vitest';
-import { answers, box, show, takeDown } from '../testing/harness';
+import { answers, box, show, takeDown, EVERYWHERE } from '../testing/harness';
 import { FirstSteps } from './FirstSteps';
 
 afterEach(takeDown);
@@ -7,7 +7,7 @@ afterEach(takeDown);
 const lay = (people: number, days: number, notWalked: number) => {
   answers.set(
     'GET /api/people',
-    Array.from({ length: people }, (_, id) => ({ id, name: 'P' + id })),
+    Array.from({ length: people }, (_, id) => ({ id, name: 'P' + id, sites: EVERYWHERE })),
   );
   answers.set(
     'GET /api/sites/{siteId}/days',

@@ -11,7 +11,7 @@ export const useNotWalked = (siteId: number) =>
 
 /** What comes first at a new site, as a strip with one next thing, until all of it is done. */
 export function FirstSteps({ siteId, trees }: { siteId: number; trees: number }) {
-  const people = usePeople().data;
+  const people = usePeople(siteId).data;
   const days = useDays(siteId).data;
   const notWalked = useNotWalked(siteId);
   if (!people || !days) return null;

@@ -27,6 +27,9 @@ export const asked: {
 /** What a server would answer, by call of the published document; a number is a refusal with that status. */
 export const answers = new Map<Call, unknown>();
 
+/** Every site a test speaks of. */
+export const EVERYWHERE = [...Array(60).keys()];
+
 /** Whoever is signed in while nothing else is laid ready: the coordinator of every site a test speaks of. */
 const COORDINATOR = {
   signedIn: {
@@ -34,7 +37,7 @@ const COORDINATOR = {
     name: 'Wren Ashdown',
     login: 'wren',
     mayAddSites: true,
-    places: [...Array(60).keys()].map((siteId) => ({
+    places: EVERYWHERE.map((siteId) => ({
       siteId,
       siteName: 'Site ' + siteId,
       role: 'coordinator',

@@ -13,6 +13,7 @@ import {
   show,
   takeDown,
   type,
+  EVERYWHERE,
 } from '../testing/harness';
 import { store } from '../field/store';
 import { LogView } from './LogView';
@@ -73,8 +74,8 @@ const say = async (name: string, outcome: string) => {
 beforeEach(() => {
   answers.set('GET /api/visits/{visitId}/sheet', sheet);
   answers.set('GET /api/people', [
-    { id: 1, name: 'Ada', tickets: [], canCome: [] },
-    { id: 2, name: 'Bo', tickets: [], canCome: [] },
+    { id: 1, name: 'Ada', tickets: [], canCome: [], sites: EVERYWHERE },
+    { id: 2, name: 'Bo', tickets: [], canCome: [], sites: EVERYWHERE },
   ]);
 });
 afterEach(takeDown);

@@ -20,7 +20,7 @@ export function LogView() {
   const corrects = Number(params.get('correct')) || undefined;
   const sheet = useVisitSheet(visitId);
   const logs = useLogs(corrects === undefined ? undefined : sheet.data?.treeId);
-  const people = usePeople();
+  const people = usePeople(Number(useParams().siteId));
   const waiting = useWaiting();
   useTitle(sheet.data && 'Log ' + sheet.data.tag);
   const log = logs.data?.find((one) => one.id === corrects);

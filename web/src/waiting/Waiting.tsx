@@ -64,6 +64,12 @@ export function WaitingView() {
           {roomOf(waiting.data.room.leftBytes)}.
         </p>
       )}
+      {!!waiting.data?.ofOthers && (
+        <p>
+          {waiting.data.ofOthers === 1 ? '1 thing waits' : waiting.data.ofOthers + ' things wait'} here for
+          somebody else: sent when they sign in on this phone.
+        </p>
+      )}
       {open.length === 0 && waiting.data && (
         <p>Nothing waits: all that was entered on this phone is with the server.</p>
       )}

@@ -56,6 +56,7 @@ class ScreenshotsJourney {
             browser.open(kilnfield + "/season/apple");
             browser.part("Schools").waitFor();
             take(browser, "kind");
+            rolesAsInTheDemo(kilnfield.replaceFirst(".*/", ""));
             browser.open(kilnfield + "/people");
             take(browser, "people");
             browser.open(kilnfield + "/days");
@@ -99,6 +100,17 @@ class ScreenshotsJourney {
                 .waitFor();
         browser.page.locator("button:has-text('Send the log')").click();
         browser.page.getByText("logged here, waits").waitFor();
+    }
+
+    /** The tests make everybody a coordinator everywhere; a picture shows what a site is like. */
+    private static void rolesAsInTheDemo(String site) {
+        TestServer.sql("""
+                delete from membership where site_id = %1$s
+                    and person_id in (select id from person where name in ('Tess Ferrier', 'Aroha Sands', 'Mere Tolhurst'));
+                update membership m set role = case p.name when 'Tamsin Oke' then 'coordinator'
+                    when 'Joss Pell' then 'leader' else 'volunteer' end
+                from person p where p.id = m.person_id and m.site_id = %1$s
+                """.formatted(site));
     }
 
     private static void take(Browser browser, String name) {

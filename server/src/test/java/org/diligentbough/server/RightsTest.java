@@ -252,8 +252,12 @@ class RightsTest {
                 case "dayId" -> String.valueOf(day);
                 case "visitId" -> String.valueOf(visitNow(line));
                 case "surveyId" -> String.valueOf(survey);
-                case "personId" ->
-                    String.valueOf(line.of().equals("person") && line.when().containsValue("self") ? self : other);
+                case "personId" -> {
+                    // Whoever was taken from the site, or forgotten, is there again.
+                    only(other, "volunteer", false);
+                    yield String.valueOf(
+                            line.of().equals("person") && line.when().containsValue("self") ? self : other);
+                }
                 case "species" -> "apple";
                 case "figure" -> "cut-too-large-cm";
                 case "limb" -> "A";

@@ -20,6 +20,7 @@ import java.util.Map;
 import java.util.UUID;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.TimeUnit;
+import java.util.concurrent.atomic.AtomicInteger;
 import java.util.function.BooleanSupplier;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
@@ -48,6 +49,7 @@ public final class TestServer {
     private static final String TOKEN_COOKIE = "bough-token=" + TOKEN;
     private static final String SECRET = "correct horse battery";
     private static final Map<Long, String> SESSIONS = new ConcurrentHashMap<>();
+    private static final AtomicInteger ADDRESSES = new AtomicInteger();
 
     private static ConfigurableApplicationContext running;
     private static long person;
@@ -200,7 +202,7 @@ public final class TestServer {
                             .header("Cookie", TOKEN_COOKIE)
                             .header("Bough-Token", TOKEN)
                             // Each from an address of its own, as people are.
-                            .header("X-Forwarded-For", "203.0.113." + SESSIONS.size() % 250)
+                            .header("X-Forwarded-For", "203.0.113." + ADDRESSES.incrementAndGet() % 250)
                             .build(),
                     HttpResponse.BodyHandlers.ofString(StandardCharsets.UTF_8));
             assertThat(in.statusCode()).as(in.body()).isEqualTo(200);

@@ -4,8 +4,11 @@ import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
+import java.time.LocalDate;
 import java.util.List;
-import org.diligentbough.server.crew.PeopleService.Person;
+import org.diligentbough.server.crew.PeopleService.Seen;
+import org.diligentbough.server.crew.PersonData.TicketData;
+import org.diligentbough.server.shared.MayBeNull;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -43,16 +46,43 @@ class PeopleApi {
 
             @Valid @NotNull(message = "is missing") PersonData data) {}
 
+    /**
+     * Somebody one shares a site with, as far as they concern one.
+     *
+     * @param sites those both belong to
+     */
+    record ColleagueView(
+            long id,
+            int version,
+            String name,
+            @MayBeNull Integer birthYear,
+            @MayBeNull String note,
+            List<TicketData> tickets,
+            List<LocalDate> canCome,
+            List<Long> sites) {}
+
+    private static ColleagueView view(Seen seen) {
+        return new ColleagueView(
+                seen.person().id(),
+                seen.person().version(),
+                seen.person().name(),
+                seen.person().birthYear(),
+                seen.person().note(),
+                seen.person().tickets(),
+                seen.person().canCome(),
+                seen.sites());
+    }
+
     @GetMapping
-    List<Person> people() {
-        return service.visible();
+    List<ColleagueView> people() {
+        return service.visible().stream().map(PeopleApi::view).toList();
     }
 
     /** Adds a person to a site, or answers with the one there who bears the name already. */
     @PostMapping
     @ResponseStatus(HttpStatus.CREATED)
-    Person addPerson(@Valid @RequestBody NewPerson person) {
-        return service.add(person.siteId(), person.name());
+    ColleagueView addPerson(@Valid @RequestBody NewPerson person) {
+        return view(service.seen(service.add(person.siteId(), person.name()).id()));
     }
 
     /** Takes somebody off the list; added again by the same name they are back with all that was known. */
@@ -63,7 +93,8 @@ class PeopleApi {
     }
 
     @PutMapping("/{personId}")
-    Person changePerson(@PathVariable long personId, @Valid @RequestBody PersonChange change) {
-        return service.change(personId, change.version(), change.data());
+    ColleagueView changePerson(@PathVariable long personId, @Valid @RequestBody PersonChange change) {
+        service.change(personId, change.version(), change.data());
+        return view(service.seen(personId));
     }
 }

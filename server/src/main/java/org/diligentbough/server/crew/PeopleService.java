@@ -2,12 +2,13 @@ package org.diligentbough.server.crew;
 
 import java.time.LocalDate;
 import java.time.ZoneOffset;
+import java.util.Comparator;
 import java.util.EnumMap;
-import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import java.util.Optional;
 import java.util.OptionalInt;
 import java.util.Set;
 import java.util.stream.Collectors;
@@ -19,6 +20,7 @@ import org.diligentbough.server.access.Role;
 import org.diligentbough.server.crew.PersonData.TicketData;
 import org.diligentbough.server.crew.PersonMapper.FreeRow;
 import org.diligentbough.server.crew.PersonMapper.PersonRow;
+import org.diligentbough.server.crew.PersonMapper.SharingRow;
 import org.diligentbough.server.crew.PersonMapper.TicketRow;
 import org.diligentbough.server.shared.CurrentPerson;
 import org.diligentbough.server.shared.History;
@@ -77,17 +79,32 @@ public class PeopleService {
      * Those on the list who belong to a site with whoever is signed in, by name, and of each no more than concerns them: all
      * of it those who coordinate them and everybody of themselves; leaders no birth year and no note; volunteers names.
      */
-    List<Person> visible() {
+    List<Seen> visible() {
         long me = person.id();
-        Map<Long, Role> mine = new HashMap<>();
-        people.sharing(me)
-                .forEach(row ->
-                        mine.merge(row.personId(), row.mine(), (one, other) -> one.compareTo(other) < 0 ? one : other));
+        Map<Long, List<SharingRow>> shared =
+                people.sharing(me).stream().collect(Collectors.groupingBy(SharingRow::personId));
         return everybody().stream()
-                .filter(one -> one.leftOn() == null && (mine.containsKey(one.id()) || one.id() == me))
-                .map(one -> one.id() == me ? one : seenBy(mine.get(one.id()), one))
+                .filter(one -> one.leftOn() == null && (shared.containsKey(one.id()) || one.id() == me))
+                .map(one -> {
+                    List<SharingRow> rows = shared.getOrDefault(one.id(), List.of());
+                    Optional<Role> mine = rows.stream().map(SharingRow::mine).min(Comparator.naturalOrder());
+                    return new Seen(
+                            one.id() == me ? one : seenBy(mine.orElseThrow(), one),
+                            rows.stream().map(SharingRow::siteId).toList());
+                })
                 .toList();
     }
+
+    /** One of those. */
+    Seen seen(long id) {
+        return visible().stream()
+                .filter(one -> one.person().id() == id)
+                .findFirst()
+                .orElseThrow(() -> ProblemException.notFound("There is no such person."));
+    }
+
+    /** A person as whoever is signed in sees them, and the sites both belong to. */
+    record Seen(Person person, List<Long> sites) {}
 
     private static Person seenBy(Role role, Person one) {
         return switch (role) {

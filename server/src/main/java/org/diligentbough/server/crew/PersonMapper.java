@@ -44,10 +44,10 @@ public interface PersonMapper {
     List<Long> members(long siteId);
 
     /** Somebody who belongs to a site of somebody's, and what that one is there. */
-    record SharingRow(Long personId, Role mine) {}
+    record SharingRow(Long personId, Long siteId, Role mine) {}
 
     @Select("""
-            select theirs.person_id, mine.role as mine
+            select theirs.person_id, theirs.site_id, mine.role as mine
             from membership mine join membership theirs on theirs.site_id = mine.site_id where mine.person_id = #{me}
             """)
     List<SharingRow> sharing(long me);
