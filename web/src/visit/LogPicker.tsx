@@ -7,8 +7,10 @@ import { wantsLook } from '../field/outbox';
 import { TakenAlong } from '../field/TakenAlong';
 import { useWaiting } from '../field/useWaiting';
 import { WaitingLine } from '../waiting/Waiting';
+import { useMay } from '../api/me';
 import { useSite } from '../api/orchard';
 import { Loading } from '../parts/Loading';
+import { LEAD, May } from '../parts/May';
 import { State } from '../parts/State';
 import { date, weekday, words } from '../parts/format';
 import { useTitle } from '../parts/useTitle';
@@ -18,12 +20,15 @@ import { entryId } from './entry';
 export function LogPicker() {
   const siteId = Number(useParams().siteId);
   const site = useSite(siteId);
-  const days = useDays(siteId);
+  const all = useDays(siteId);
+  const leads = useMay(siteId, ...LEAD);
   useTitle('Log');
-  if (!days.data || !site.data) return <Loading error={days.error ?? site.error} />;
+  if (!all.data || !site.data) return <Loading error={all.error ?? site.error} />;
   const today = site.data.today;
-  const due = days.data.filter((day) => !isOff(day.state) && day.on <= today && day.logged < day.trees);
-  const next = days.data.filter((day) => !isOff(day.state) && day.on > today).pop();
+  // Whoever helps logs the days they are on.
+  const days = all.data.filter((day) => (leads || day.mine) && !isOff(day.state));
+  const due = days.filter((day) => day.on <= today && day.logged < day.trees);
+  const next = days.filter((day) => day.on > today).pop();
   return (
     <div className="walk">
       <h1>Which tree is done?</h1>
@@ -41,7 +46,9 @@ export function LogPicker() {
               .
             </>
           ) : (
-            <Link to={'/sites/' + siteId + '/days'}>Plan a work day.</Link>
+            <May siteId={siteId} roles={LEAD}>
+              <Link to={'/sites/' + siteId + '/days'}>Plan a work day.</Link>
+            </May>
           )}
         </p>
       )}

@@ -6,7 +6,7 @@ import org.springframework.boot.context.event.ApplicationReadyEvent;
 import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Component;
 
-/** Writes into the log by which address the first coordinator comes in, while there is nobody who could invite them. */
+/** Writes into the log, once all is ready, by which address the first coordinator comes in, while there is nobody who could invite them. */
 @Component
 class FirstComer {
     private static final Logger LOG = LoggerFactory.getLogger(FirstComer.class);
@@ -22,6 +22,10 @@ class FirstComer {
     @EventListener(ApplicationReadyEvent.class)
     void begin() {
         accounts.forgetOldEvents();
-        invitations.first().ifPresent(secret -> LOG.info("the first coordinator comes in at /join#{}", secret));
+        invitations
+                .first()
+                .ifPresentOrElse(
+                        secret -> LOG.info("the first coordinator comes in at /join#{}", secret),
+                        () -> LOG.info("people come in by signing in or by invitation"));
     }
 }
