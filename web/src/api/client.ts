@@ -6,6 +6,7 @@ export type Judging = Schemas['JudgingView'];
 export type Me = Schemas['MeView'];
 export type SignedIn = Schemas['SignedInView'];
 export type Member = Schemas['MemberView'];
+export type Consent = Schemas['ConsentView'];
 export type SiteChange = Schemas['SiteChangeView'];
 export type Invitation = Schemas['MadeView'];
 export type OpenInvitation = Schemas['InvitationView'];

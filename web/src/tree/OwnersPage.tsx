@@ -13,6 +13,7 @@ import { centimetres, date, metres, percent, words } from '../parts/format';
 import { useTitle } from '../parts/useTitle';
 import { linesOf } from '../vocabulary/outlook';
 import { useJudgement } from '../verdict/queries';
+import { Owning } from './Owning';
 
 const FROM_THE_SOUTH = 180;
 const MOST_CAUTIONS = 7;
@@ -53,6 +54,11 @@ export function OwnersPage() {
         {site.data.data.name}. What is planned for this tree, as of {date(judgement.data.today)}.
       </p>
       <Plan judgement={judgement.data} treeId={Number(treeId)} />
+      <Owning
+        treeId={Number(treeId)}
+        siteId={Number(siteId)}
+        year={Number(judgement.data.today.slice(0, 4))}
+      />
     </article>
   );
 }

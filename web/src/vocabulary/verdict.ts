@@ -140,6 +140,9 @@ export const ENTITIES: Record<string, string> = {
   'day-note': 'note of the day',
   member: 'rights of somebody',
   owner: 'whose a tree is',
+  consent: 'consent of an owner',
+  wishes: 'wishes of an owner',
+  contentment: 'contentment of an owner',
   invitation: 'way in',
   forgotten: 'somebody forgotten',
 };

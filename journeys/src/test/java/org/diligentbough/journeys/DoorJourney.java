@@ -79,7 +79,7 @@ class DoorJourney {
     }
 
     @Test
-    void anOwnerSeesTheirTreesAndNoOthers() {
+    void anOwnerSeesTheirTreesAndNoOthersAndConsents() {
         long site = TestServer.site("Owned Field");
         long tree = TestServer.tree(site, "O-1");
         long other = TestServer.tree(site, "O-2");
@@ -87,6 +87,8 @@ class DoorJourney {
                 .expect(201);
         long owner = only("Hester Owned", site, "owner", false);
         TestServer.sql("insert into tree_owner values (" + tree + ", " + owner + ")");
+        TestServer.post("/api/trees/" + tree + "/consents", "{\"limits\": \"not below the first fork\"}")
+                .expect(201);
         try (Browser browser = new Browser()) {
             browser.phone();
             browser.open("/");
@@ -97,6 +99,9 @@ class DoorJourney {
                     .getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("O-1, apple Kiln Rose"))
                     .click();
             assertThat(browser.page.getByText("What is planned for this tree")).isVisible();
+            browser.press("Yes");
+            assertThat(browser.part("With the owner"))
+                    .containsText("Consented to the work, within: not below the first fork (Hester Owned)");
             browser.open("/sites/" + site + "/trees/" + other);
             assertThat(browser.page.getByRole(AriaRole.ALERT)).containsText("You may not do this here.");
             Assertions.assertThat(browser.errors()).isEmpty();

@@ -2,6 +2,7 @@ package org.diligentbough.server.access;
 
 import java.nio.charset.StandardCharsets;
 import java.util.concurrent.Semaphore;
+import java.util.function.Supplier;
 import org.diligentbough.server.shared.ProblemException;
 import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.stereotype.Component;
@@ -17,11 +18,11 @@ class Passwords {
 
     private final PasswordEncoder encoder;
     private final Semaphore turns = new Semaphore(AT_A_TIME, true);
-    private final String nobodys;
+    /** Made when it is wanted first: a start does not wait for it. */
+    private volatile String nobodys;
 
     Passwords(PasswordEncoder encoder) {
         this.encoder = encoder;
-        this.nobodys = encoder.encode("nobody has this password");
     }
 
     /**
@@ -40,10 +41,17 @@ class Passwords {
 
     /** Whether it is the one that is kept; as slow where there is none to compare with. */
     boolean fits(String password, String kept) {
-        return atATime(() -> encoder.matches(password, kept == null ? nobodys : kept)) && kept != null;
+        return atATime(() -> encoder.matches(password, kept == null ? nobodys() : kept)) && kept != null;
     }
 
-    private <T> T atATime(java.util.function.Supplier<T> work) {
+    private String nobodys() {
+        if (nobodys == null) {
+            nobodys = encoder.encode("nobody has this password");
+        }
+        return nobodys;
+    }
+
+    private <T> T atATime(Supplier<T> work) {
         if (!turns.tryAcquire()) {
             throw ProblemException.busy("Others sign in just now. Try again in a moment.");
         }

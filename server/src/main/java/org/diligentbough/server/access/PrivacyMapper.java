@@ -43,6 +43,13 @@ interface PrivacyMapper {
                              from limb_opinion o join tree t on t.id = o.tree_id where o.person_id = #{id}),
                 'notes', (select coalesce(jsonb_agg(jsonb_build_object('at', n.said_at, 'note', n.note) order by n.id), '[]')
                           from day_note n where n.said_by = #{id}),
+                'consents', (select coalesce(jsonb_agg(jsonb_build_object('tree', t.tag, 'state', c.state, 'at', c.answered_at,
+                                                                          'until', c.good_until, 'said', c.said)
+                                                       order by c.id), '[]')
+                             from consent c join tree t on t.id = c.tree_id where c.answered_by = #{id}),
+                'contentment', (select coalesce(jsonb_agg(jsonb_build_object('tree', t.tag, 'year', c.year, 'grade', c.grade,
+                                                                             'said', c.said)), '[]')
+                                from contentment c join tree t on t.id = c.tree_id where c.person_id = #{id}),
                 'photos', (select count(*) from photo where added_by = #{id}),
                 'changes', (select coalesce(jsonb_agg(jsonb_build_object('at', h.at, 'what', h.entity, 'how', h.action)
                                                       order by h.id), '[]')

@@ -11,6 +11,7 @@ import java.util.UUID;
 import java.util.stream.Collectors;
 import org.diligentbough.core.Evaluation;
 import org.diligentbough.core.plan.CutKey;
+import org.diligentbough.server.consent.ConsentService;
 import org.diligentbough.server.crew.DayMapper.DayRow;
 import org.diligentbough.server.crew.DayMapper.State;
 import org.diligentbough.server.crew.DayView.FindingView;
@@ -46,6 +47,7 @@ public class DayService {
     private final OpenWork openWork;
     private final JudgementService judgement;
     private final OrchardService orchard;
+    private final ConsentService consents;
     private final History history;
     private final CurrentPerson person;
     private final Today today;
@@ -59,6 +61,7 @@ public class DayService {
             OpenWork openWork,
             JudgementService judgement,
             OrchardService orchard,
+            ConsentService consents,
             History history,
             CurrentPerson person,
             Today today,
@@ -70,6 +73,7 @@ public class DayService {
         this.openWork = openWork;
         this.judgement = judgement;
         this.orchard = orchard;
+        this.consents = consents;
         this.history = history;
         this.person = person;
         this.today = today;
@@ -147,6 +151,14 @@ public class DayService {
         return changed(id, version, () -> {
             if (reader.visits(id).isEmpty()) {
                 throw ProblemException.wrongField("", "has no tree on it yet; put one on it before confirming");
+            }
+            List<FieldProblem> without = visits.ofDay(id).stream()
+                    .filter(visit -> !visit.logged())
+                    .flatMap(visit -> consents.missing(visit.treeId(), row(id).onDay()).stream())
+                    .map(sentence -> new FieldProblem("", sentence))
+                    .toList();
+            if (!without.isEmpty()) {
+                throw ProblemException.refused(without);
             }
             days.state(id, State.CONFIRMED);
         });
