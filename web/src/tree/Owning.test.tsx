@@ -76,7 +76,7 @@ describe('what concerns an owner', () => {
     as('owner');
     answers.set('GET /api/trees/{treeId}/owning', owning());
     await open();
-    await type('What the owner wishes', 'keep both swings');
+    await type('What you wish', 'keep both swings');
     then('PUT /api/trees/{treeId}/wishes', owning({ wishes: 'keep both swings' }));
     await press('Keep it');
     expect(sent('/api/trees/{treeId}/wishes')).toEqual({ wishes: 'keep both swings' });

@@ -33,7 +33,7 @@ export function Owning({ treeId, siteId, year }: { treeId: number; siteId: numbe
         <Answer key={newest.id} treeId={treeId} consent={newest} own={role === 'owner'} />
       )}
       {leads && newest?.state !== 'asked' && <Ask treeId={treeId} />}
-      <Wishes key={wishes ?? ''} treeId={treeId} wishes={wishes ?? ''} />
+      <Wishes key={wishes ?? ''} treeId={treeId} wishes={wishes ?? ''} own={role === 'owner'} />
       {answers && (
         <Content treeId={treeId} year={year} known={contentment.find((one) => one.year === year)?.grade} />
       )}
@@ -128,14 +128,14 @@ function Answer({ treeId, consent, own }: { treeId: number; consent: Consent; ow
   );
 }
 
-function Wishes({ treeId, wishes }: { treeId: number; wishes: string }) {
+function Wishes({ treeId, wishes, own }: { treeId: number; wishes: string; own: boolean }) {
   const [text, setText] = useState(wishes);
   const keep = useChange(async (body: { wishes: string }) =>
     unwrap(await api.PUT('/api/trees/{treeId}/wishes', { params: { path: { treeId } }, body })),
   );
   return (
     <Form.Group controlId="owners-wishes" className="mb-3">
-      <Form.Label>What the owner wishes</Form.Label>
+      <Form.Label>{own ? 'What you wish' : 'What the owner wishes'}</Form.Label>
       <Form.Control
         as="textarea"
         rows={2}

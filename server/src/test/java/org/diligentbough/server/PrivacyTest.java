@@ -148,6 +148,36 @@ class PrivacyTest {
     }
 
     @Test
+    void whatOthersChangedAboutSomebodyIsNotTheirsToUndo() {
+        long site = TestServer.site("Changed by others " + UUID.randomUUID());
+        long who = TestServer.person("Has A Ticket " + UUID.randomUUID(), 1990, "ladder");
+        TestServer.session(who);
+        only(who, site, "volunteer");
+        JsonNode now = one(get("/api/people").expect(200), who);
+        put("/api/people/" + who, """
+                {"version": %d, "data": {"name": "%s", "birthYear": 1990, "tickets": [], "canCome": []}}
+                """.formatted(
+                                now.get("version").intValue(), now.get("name").stringValue()))
+                .expect(200);
+        long change = newest("person", who);
+        assertThat(sendAs(who, "POST", "/api/changes/" + change + "/undo", null).status())
+                .isEqualTo(403);
+        post("/api/changes/" + change + "/undo", "{}").expect(204);
+    }
+
+    private static long newest(String entity, long id) {
+        try (Connection database = TestServer.database();
+                ResultSet found = database.createStatement()
+                        .executeQuery(
+                                "select max(id) from history where entity = '" + entity + "' and entity_id = " + id)) {
+            found.next();
+            return found.getLong(1);
+        } catch (SQLException e) {
+            throw new IllegalStateException(e);
+        }
+    }
+
+    @Test
     void whoSignedAPlanComesFromTheSessionAlone() {
         long site = TestServer.site("Signed " + UUID.randomUUID());
         long tree = TestServer.tree(site, "S-1");

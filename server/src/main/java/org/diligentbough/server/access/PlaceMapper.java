@@ -20,10 +20,11 @@ interface PlaceMapper {
      */
     record Place(Long siteId, Long treeId, Long by, Boolean enteredToday, Long dayId, Long visitId) {}
 
-    String NOTHING_ELSE =
-            ", null::bigint as by, false as entered_today, null::bigint as day_id, null::bigint as visit_id ";
+    String OF_NO_DAY = ", false as entered_today, null::bigint as day_id, null::bigint as visit_id ";
+    String NOTHING_ELSE = ", null::bigint as by" + OF_NO_DAY;
+    String OF_NO_TREE = ", null::bigint as tree_id";
 
-    @Select("select id as site_id, null::bigint as tree_id" + NOTHING_ELSE + "from site where id = #{id}")
+    @Select("select id as site_id" + OF_NO_TREE + NOTHING_ELSE + "from site where id = #{id}")
     Optional<Place> site(long id);
 
     @Select("select site_id, id as tree_id" + NOTHING_ELSE + "from tree where id = #{id}")
@@ -50,10 +51,8 @@ interface PlaceMapper {
             """)
     Optional<Place> log(long id);
 
-    @Select("""
-            select t.site_id, t.id as tree_id, r.seen_by as by, false as entered_today, null::bigint as day_id, null::bigint as visit_id
-            from report r join tree t on t.id = r.tree_id where r.id = #{id}
-            """)
+    @Select("select t.site_id, t.id as tree_id, r.seen_by as by" + OF_NO_DAY
+            + "from report r join tree t on t.id = r.tree_id where r.id = #{id}")
     Optional<Place> report(long id);
 
     @Select("""
@@ -64,56 +63,36 @@ interface PlaceMapper {
             """)
     Optional<Place> survey(long id);
 
-    @Select("""
-            select t.site_id, t.id as tree_id, p.added_by as by, false as entered_today, null::bigint as day_id, null::bigint as visit_id
-            from photo p join tree t on t.id = p.tree_id where p.key = #{key}::uuid
-            """)
+    @Select("select t.site_id, t.id as tree_id, p.added_by as by" + OF_NO_DAY
+            + "from photo p join tree t on t.id = p.tree_id where p.key = #{key}::uuid")
     Optional<Place> photo(String key);
 
-    @Select("""
-            select site_id, null::bigint as tree_id, started_by as by, false as entered_today, null::bigint as day_id, null::bigint as visit_id
-            from job where id = #{id}
-            """)
+    @Select("select site_id" + OF_NO_TREE + ", started_by as by" + OF_NO_DAY + "from job where id = #{id}")
     Optional<Place> job(long id);
 
-    @Select("""
-            select site_id, null::bigint as tree_id, seen_by as by, false as entered_today, null::bigint as day_id, null::bigint as visit_id
-            from stage_sighting where id = #{id}
-            """)
+    @Select("select site_id" + OF_NO_TREE + ", seen_by as by" + OF_NO_DAY + "from stage_sighting where id = #{id}")
     Optional<Place> sighting(long id);
 
-    @Select("""
-            select site_id, null::bigint as tree_id, done_by as by, false as entered_today, null::bigint as day_id, null::bigint as visit_id
-            from care_done where id = #{id}
-            """)
+    @Select("select site_id" + OF_NO_TREE + ", done_by as by" + OF_NO_DAY + "from care_done where id = #{id}")
     Optional<Place> care(long id);
 
-    @Select("""
-            select site_id, tree_id, person_id as by, false as entered_today, null::bigint as day_id, null::bigint as visit_id
-            from history where id = #{id}
-            """)
+    @Select("select site_id, tree_id, person_id as by" + OF_NO_DAY + "from history where id = #{id}")
     Optional<Place> change(long id);
 
     /** Of a change to a person: whom it is about. */
     @Select("select entity_id from history where id = #{id} and entity = 'person'")
     Optional<Long> changedPerson(long id);
 
-    @Select("""
-            select t.site_id, t.id as tree_id, f.by_person as by, false as entered_today, null::bigint as day_id, null::bigint as visit_id
-            from fruit_year f join tree t on t.id = f.tree_id where t.id = #{treeId} and f.year = #{year}
-            """)
+    @Select("select t.site_id, t.id as tree_id, f.by_person as by" + OF_NO_DAY
+            + "from fruit_year f join tree t on t.id = f.tree_id where t.id = #{treeId} and f.year = #{year}")
     Optional<Place> fruit(@Param("treeId") long treeId, @Param("year") int year);
 
-    @Select("""
-            select t.site_id, t.id as tree_id, w.made_by as by, false as entered_today, null::bigint as day_id, null::bigint as visit_id
-            from what_if w join tree t on t.id = w.tree_id where w.id = #{id}
-            """)
+    @Select("select t.site_id, t.id as tree_id, w.made_by as by" + OF_NO_DAY
+            + "from what_if w join tree t on t.id = w.tree_id where w.id = #{id}")
     Optional<Place> whatIf(long id);
 
-    @Select("""
-            select site_id, null::bigint as tree_id, made_by as by, false as entered_today, null::bigint as day_id, null::bigint as visit_id
-            from invitation where id = #{id} and site_id is not null
-            """)
+    @Select("select site_id" + OF_NO_TREE + ", made_by as by" + OF_NO_DAY
+            + "from invitation where id = #{id} and site_id is not null")
     Optional<Place> invitation(long id);
 
     @Select("select exists (select from person where id = #{id})")

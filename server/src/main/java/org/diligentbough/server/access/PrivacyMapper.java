@@ -1,9 +1,6 @@
 package org.diligentbough.server.access;
 
-import java.time.LocalDate;
-import org.apache.ibatis.annotations.Delete;
 import org.apache.ibatis.annotations.Mapper;
-import org.apache.ibatis.annotations.Param;
 import org.apache.ibatis.annotations.Select;
 
 /** What is known of somebody, wherever it stands. */
@@ -58,15 +55,6 @@ interface PrivacyMapper {
                            from access_event e where e.person_id = #{id})))
             """)
     String known(long id);
-
-    /** Takes somebody off every day from one on, and off its trees that are not logged. */
-    @Delete("""
-            with days as (select id from work_day where on_date >= #{from}),
-                 trees as (delete from tree_visit_person where person_id = #{personId} and tree_visit_id in (
-                               select id from tree_visit where not logged and work_day_id in (select id from days)))
-            delete from work_day_person where person_id = #{personId} and work_day_id in (select id from days)
-            """)
-    int takeOff(@Param("personId") long personId, @Param("from") LocalDate from);
 
     /** What they are called from now on. */
     @Select(value = "select forget_person(#{id})", affectData = true)

@@ -1,33 +1,39 @@
 package org.diligentbough.server.access;
 
-import java.time.ZoneOffset;
 import java.util.List;
 import org.diligentbough.server.access.MembershipMapper.MembershipRow;
 import org.diligentbough.server.shared.CurrentPerson;
 import org.diligentbough.server.shared.History;
 import org.diligentbough.server.shared.History.About;
 import org.diligentbough.server.shared.ProblemException;
-import org.diligentbough.server.shared.Today;
+import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
 /** What is known of somebody, told and forgotten on request. */
 @Service
-class PrivacyService {
+public class PrivacyService {
     private final PrivacyMapper privacy;
     private final MembershipMapper members;
     private final History history;
     private final CurrentPerson person;
-    private final Today today;
+    private final ApplicationEventPublisher events;
 
     PrivacyService(
-            PrivacyMapper privacy, MembershipMapper members, History history, CurrentPerson person, Today today) {
+            PrivacyMapper privacy,
+            MembershipMapper members,
+            History history,
+            CurrentPerson person,
+            ApplicationEventPublisher events) {
         this.privacy = privacy;
         this.members = members;
         this.history = history;
         this.person = person;
-        this.today = today;
+        this.events = events;
     }
+
+    /** Said within the transaction that forgets somebody, while they are still known. */
+    public record PersonForgotten(long personId) {}
 
     /** All that is known of somebody, as a JSON text. */
     String known(long personId) {
@@ -58,7 +64,7 @@ class PrivacyService {
                         "/personId", "belongs to another site too; who coordinates there has to end that first");
             }
         }
-        privacy.takeOff(personId, today.in(ZoneOffset.UTC));
+        events.publishEvent(new PersonForgotten(personId));
         String calledNow = privacy.forget(personId);
         for (MembershipRow place : places) {
             history.added(new About("forgotten", personId, place.siteId(), null), new Forgotten(calledNow));

@@ -82,7 +82,8 @@ class RightsGate implements HandlerInterceptor {
             ofPerson(
                     right,
                     who,
-                    number(named.get(right.of().variable()), right.of().variable()));
+                    number(named.get(right.of().variable()), right.of().variable()),
+                    false);
             return;
         }
         Place place = place(right.of(), named).orElseThrow(() -> none(right.of()));
@@ -91,7 +92,8 @@ class RightsGate implements HandlerInterceptor {
             ofPerson(
                     right,
                     who,
-                    places.changedPerson(number(named.get("id"), "id")).orElseThrow(() -> none(right.of())));
+                    places.changedPerson(number(named.get("id"), "id")).orElseThrow(() -> none(right.of())),
+                    Objects.equals(place.by(), who));
             return;
         }
         MembershipRow member = members.at(who, place.siteId()).orElseThrow(() -> none(right.of()));
@@ -102,13 +104,14 @@ class RightsGate implements HandlerInterceptor {
         }
     }
 
-    private void ofPerson(Right right, long who, long other) {
+    private void ofPerson(Right right, long who, long other, boolean entered) {
         if (!places.person(other)) {
             throw none(right.of());
         }
         List<Role> roles = members.where(who, other);
-        if (who == other
-                && (right.when().containsValue(When.SELF) || right.when().containsValue(When.OWN))) {
+        // What others changed about somebody is not theirs to undo; what they changed themselves is.
+        if (who == other && right.when().containsValue(When.SELF)
+                || entered && right.when().containsValue(When.OWN)) {
             return;
         }
         if (roles.isEmpty()) {

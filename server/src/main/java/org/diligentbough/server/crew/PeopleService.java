@@ -16,6 +16,7 @@ import org.diligentbough.core.crew.Helper;
 import org.diligentbough.core.knowledge.Codes;
 import org.diligentbough.core.verdict.Ticket;
 import org.diligentbough.server.access.Memberships;
+import org.diligentbough.server.access.PrivacyService.PersonForgotten;
 import org.diligentbough.server.access.Role;
 import org.diligentbough.server.crew.PersonData.TicketData;
 import org.diligentbough.server.crew.PersonMapper.FreeRow;
@@ -28,6 +29,7 @@ import org.diligentbough.server.shared.History.About;
 import org.diligentbough.server.shared.MayBeNull;
 import org.diligentbough.server.shared.ProblemException;
 import org.diligentbough.server.shared.Today;
+import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -186,6 +188,12 @@ public class PeopleService {
         }
         days.takeOff(id, now);
         history.takenAway(new About("person", id, null, null), before);
+    }
+
+    /** Whoever is forgotten comes to no day any more. */
+    @EventListener
+    void forgotten(PersonForgotten event) {
+        days.takeOff(event.personId(), today.in(ZoneOffset.UTC));
     }
 
     /** Puts somebody back on the list who was taken off it. */
