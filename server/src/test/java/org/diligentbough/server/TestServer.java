@@ -99,7 +99,7 @@ public final class TestServer {
         everybodyEverywhere();
         person = firstCoordinator();
         // Whoever comes later belongs somewhere, and so may add sites.
-        site("Where people are");
+        site("Brook Field");
     }
 
     /** Whoever is added belongs to every site and coordinates it, and so does everybody at every site that is added. */
