@@ -74,11 +74,16 @@ export function EditSite() {
       </p>
       <h2>Keep a copy</h2>
       <p>
-        The archive holds the site, its trees and all their surveys, in an open format that can be brought in
-        again.
+        The archive holds the site with everything that is known of it: trees, surveys, plans, decisions,
+        days, logs, photos, people and who changed what, in an open format that can be brought in again. It
+        holds birth years and notes of people too: keep it where you keep such things. Nobody can sign in by
+        it.
       </p>
-      <a className="btn btn-outline-primary" href={'/api/sites/' + siteId + '/archive'} download>
+      <a className="btn btn-outline-primary me-2" href={'/api/sites/' + siteId + '/archive.zip'} download>
         Download the archive
+      </a>
+      <a className="btn btn-link" href={'/api/sites/' + siteId + '/archive'} download>
+        without its photos (JSON)
       </a>
     </>
   );

@@ -121,7 +121,7 @@ export function ArchiveUpload() {
       <input
         ref={input}
         type="file"
-        accept=".json,application/json"
+        accept=".zip,.json,application/zip,application/json"
         hidden
         aria-label="Archive file"
         onChange={(e) => {

@@ -119,7 +119,7 @@ class SiteJourney {
         try (Browser browser = new Browser()) {
             browser.open(site + "/settings");
             browser.iAm("Mere Tolhurst");
-            Download download = browser.page.waitForDownload(() -> browser.follow("Download the archive"));
+            Download download = browser.page.waitForDownload(() -> browser.follow("without its photos (JSON)"));
             download.saveAs(file);
             browser.open("/sites/new");
             browser.page.getByLabel("Archive file").setInputFiles(file);

@@ -33,7 +33,7 @@ class PhotoApiTest {
         return sendBytes(to(tree, key), "image/jpeg", picture);
     }
 
-    private static byte[] jpeg(int width, int height) throws IOException {
+    static byte[] jpeg(int width, int height) throws IOException {
         BufferedImage image = new BufferedImage(width, height, BufferedImage.TYPE_INT_RGB);
         Graphics2D pen = image.createGraphics();
         for (int i = 0; i < 60; i++) {

@@ -5,9 +5,11 @@ import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
 import java.util.List;
 import java.util.Map;
+import java.util.UUID;
 import org.diligentbough.core.season.Season;
 import org.diligentbough.core.season.Window;
 import org.diligentbough.core.verdict.Verdict;
+import org.diligentbough.server.access.Role;
 import org.diligentbough.server.fruit.FruitService.FruitData;
 import org.diligentbough.server.orchard.SiteData;
 import org.diligentbough.server.orchard.TreeData;
@@ -18,13 +20,15 @@ import org.diligentbough.server.visit.LoggedCut;
 import org.diligentbough.server.visit.VisitCut;
 import org.diligentbough.server.visit.VisitTask;
 import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.ObjectNode;
 
 /**
  * The orchard archive, the open format of docs/formats/archive.md: one site with its trees, what was surveyed of them and done
  * to them, and the people who do it. Days are texts: dates, or counted from the day of the import.
  *
  * @param format always {@value #FORMAT}
- * @param version always {@value #VERSION}
+ * @param version {@value #VERSION}; the first had no records, roles and keys, and is taken in too
+ * @param records whatever else is known, by table: {@link ArchiveRecords}
  */
 public record Archive(
         String format,
@@ -34,21 +38,36 @@ public record Archive(
         List<ArchivedTree> trees,
         @MayBeNull List<ArchivedSighting> sightings,
         @MayBeNull List<ArchivedDay> days,
-        @MayBeNull List<ArchivedHours> hours) {
+        @MayBeNull List<ArchivedHours> hours,
+        @MayBeNull @Schema(implementation = Object.class) Map<String, List<ObjectNode>> records) {
     public static final String FORMAT = "diligent-bough/archive";
-    public static final int VERSION = 1;
+    public static final int VERSION = 2;
+
+    /** Whether it tells itself who changed what; of one that does not, each thing's coming in is noted. */
+    boolean bringsHistory() {
+        return version != null && version > 1;
+    }
 
     /** A stage of growth that was noted by itself; {@code tree} is a tag, or null for the kind as a whole. */
     public record ArchivedSighting(
             String species, @MayBeNull String tree, String stage, String on, String by) {}
 
-    /** Somebody who helps; {@code birthYear} is a number or counted from the running year. */
+    /**
+     * Somebody who helps.
+     *
+     * @param birthYear a number or counted from the running year
+     * @param leftOn the day they were taken off the list
+     * @param role what they are at the site; nobody can sign in by it
+     */
     public record ArchivedPerson(
             String name,
             @MayBeNull String birthYear,
             @MayBeNull String note,
             @MayBeNull List<ArchivedTicket> tickets,
-            @MayBeNull List<String> canCome) {}
+            @MayBeNull List<String> canCome,
+            @MayBeNull String leftOn,
+            @MayBeNull @CodeOf(Role.class) String role,
+            @MayBeNull Boolean maySurvey) {}
 
     /** Proof of training, and the last day on which it holds. */
     public record ArchivedTicket(String ticket, String until) {}
@@ -79,9 +98,12 @@ public record Archive(
      *
      * @param by name of who walked
      * @param survey a survey file, of which format, version, site, today and what is registered of the tree may be absent
+     * @param key what a phone sent it under
      */
     public record ArchivedSurvey(
-            String by, @Schema(type = "object") JsonNode survey) {}
+            String by,
+            @Schema(type = "object") JsonNode survey,
+            @MayBeNull UUID key) {}
 
     /** A cut moved by hand; {@code year} is a number or counted from the running one. */
     public record ArchivedMove(
@@ -179,6 +201,7 @@ public record Archive(
      * @param people absent: as planned
      * @param shoots absent: as planned
      * @param cuts those that are not named were done as planned, in sound wood
+     * @param key what a phone sent it under
      */
     public record ArchivedLog(
             String by,
@@ -188,7 +211,8 @@ public record Archive(
             String prunings,
             @MayBeNull Integer shoots,
             @MayBeNull String note,
-            @MayBeNull List<LoggedCut> cuts) {}
+            @MayBeNull List<LoggedCut> cuts,
+            @MayBeNull UUID key) {}
 
     /** The tree taken out. */
     public record ArchivedRemoval(

@@ -6,16 +6,21 @@ import jakarta.validation.Validator;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
+import java.util.UUID;
+import java.util.function.Function;
 import org.diligentbough.server.access.Memberships;
 import org.diligentbough.server.archive.Archive.ArchivedSurvey;
 import org.diligentbough.server.archive.Archive.ArchivedTree;
+import org.diligentbough.server.archive.ArchiveRecords.Places;
 import org.diligentbough.server.crew.PeopleService;
 import org.diligentbough.server.orchard.OrchardService;
 import org.diligentbough.server.orchard.SiteMapper;
 import org.diligentbough.server.orchard.SiteMapper.SiteRow;
 import org.diligentbough.server.orchard.TreeMapper;
 import org.diligentbough.server.orchard.TreeMapper.TreeRow;
+import org.diligentbough.server.photo.PhotoArchive;
 import org.diligentbough.server.shared.History;
 import org.diligentbough.server.shared.History.About;
 import org.diligentbough.server.shared.ProblemException;
@@ -42,6 +47,10 @@ public class ArchiveService {
     private final PeopleService people;
     private final Memberships memberships;
     private final WorkImport work;
+    private final ArchiveRecords records;
+    private final RecordMapper tables;
+    private final MemberImport members;
+    private final PhotoArchive photos;
     private final History history;
     private final Validator validator;
     private final Today today;
@@ -57,6 +66,10 @@ public class ArchiveService {
             PeopleService people,
             Memberships memberships,
             WorkImport work,
+            ArchiveRecords records,
+            RecordMapper tables,
+            MemberImport members,
+            PhotoArchive photos,
             History history,
             Validator validator,
             Today today,
@@ -68,6 +81,10 @@ public class ArchiveService {
         this.people = people;
         this.memberships = memberships;
         this.work = work;
+        this.records = records;
+        this.tables = tables;
+        this.members = members;
+        this.photos = photos;
         this.history = history;
         this.validator = validator;
         this.today = today;
@@ -85,10 +102,17 @@ public class ArchiveService {
      */
     @Transactional
     public SiteRow add(byte[] file) {
+        return add(file, key -> Optional.empty());
+    }
+
+    /** The same with pictures beside it: the bytes of each, by the key it has in the archive. */
+    @Transactional
+    SiteRow add(byte[] file, Function<String, Optional<byte[]>> pictures) {
         Archive archive = read(file);
         Problems problems = new Problems(validator);
         look(archive, problems);
         problems.refuseIfAny();
+        MemberImport.Before before = members.before();
         long siteId = sites.add(archive.site());
         memberships.founded(siteId);
         SiteRow site = orchard.site(siteId);
@@ -96,10 +120,16 @@ public class ArchiveService {
         DayWords words = new DayWords(today.in(site.zone()), site.latitude() < 0);
         List<TreeRow> added = new ArrayList<>();
         for (int i = 0; i < archive.trees().size(); i++) {
-            added.add(addTree(site, archive.trees().get(i), "/trees/" + i, words, problems));
+            added.add(addTree(site, archive, i, words, problems));
         }
         problems.refuseIfAny();
-        work.add(site, archive, added, words, problems);
+        Places places = work.add(site, archive, added, words, problems);
+        problems.refuseIfAny();
+        if (archive.records() != null) {
+            records.add(archive.records(), places, problems).forEach((known, here) -> pictures.apply(known)
+                    .ifPresent(picture -> photos.bring(UUID.fromString(here), picture)));
+        }
+        members.add(archive, siteId, before, words, problems);
         problems.refuseIfAny();
         return site;
     }
@@ -133,8 +163,8 @@ public class ArchiveService {
         if (!Archive.FORMAT.equals(archive.format())) {
             problems.add("/format", "is not known here; give " + Archive.FORMAT);
         }
-        if (archive.version() == null || archive.version() != Archive.VERSION) {
-            problems.add("/version", "is not known here; give " + Archive.VERSION);
+        if (archive.version() == null || archive.version() < 1 || archive.version() > Archive.VERSION) {
+            problems.add("/version", "is not known here; give 1 to " + Archive.VERSION);
         }
         if (archive.site() == null) {
             problems.add("/site", "is missing; give the site");
@@ -168,10 +198,14 @@ public class ArchiveService {
         }
     }
 
-    private TreeRow addTree(SiteRow site, ArchivedTree archived, String at, DayWords words, Problems problems) {
+    private TreeRow addTree(SiteRow site, Archive archive, int number, DayWords words, Problems problems) {
+        ArchivedTree archived = archive.trees().get(number);
+        String at = "/trees/" + number;
         long treeId = trees.add(site.id(), archived.tree());
         TreeRow tree = orchard.tree(treeId);
-        history.imported(new About("tree", treeId, site.id(), treeId), tree);
+        if (!archive.bringsHistory()) {
+            history.imported(new About("tree", treeId, site.id(), treeId), tree);
+        }
         List<ArchivedSurvey> list = archived.surveys() == null ? List.of() : archived.surveys();
         for (int i = 0; i < list.size(); i++) {
             ArchivedSurvey survey = list.get(i);
@@ -182,7 +216,12 @@ public class ArchiveService {
             problems.under(surveyAt + "/survey", () -> {
                 SurveyRow added =
                         surveys.keep(tree, dated(survey.survey(), words), people.named(survey.by(), site.id()));
-                history.imported(new About("survey", added.id(), site.id(), treeId), added);
+                if (survey.key() != null) {
+                    tables.surveyCameAs(added.id(), survey.key().toString());
+                }
+                if (!archive.bringsHistory()) {
+                    history.imported(new About("survey", added.id(), site.id(), treeId), added);
+                }
             });
         }
         return tree;

@@ -6,10 +6,13 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.Set;
+import java.util.UUID;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.diligentbough.core.knowledge.Codes;
+import org.diligentbough.server.access.Role;
 import org.diligentbough.server.archive.Archive.ArchivedDay;
 import org.diligentbough.server.archive.Archive.ArchivedDealt;
 import org.diligentbough.server.archive.Archive.ArchivedFruit;
@@ -23,6 +26,7 @@ import org.diligentbough.server.archive.Archive.ArchivedSurvey;
 import org.diligentbough.server.archive.Archive.ArchivedTicket;
 import org.diligentbough.server.archive.Archive.ArchivedTree;
 import org.diligentbough.server.archive.Archive.ArchivedVisit;
+import org.diligentbough.server.archive.RecordMapper.MemberRow;
 import org.diligentbough.server.crew.DayArchive;
 import org.diligentbough.server.crew.DayArchive.KeptDay;
 import org.diligentbough.server.crew.PeopleService;
@@ -59,6 +63,8 @@ public class ArchiveWriter {
     private final ReportService reports;
     private final FruitService fruit;
     private final RemovalService removals;
+    private final ArchiveRecords records;
+    private final RecordMapper tables;
 
     ArchiveWriter(
             OrchardService orchard,
@@ -71,7 +77,9 @@ public class ArchiveWriter {
             PlanArchive plans,
             ReportService reports,
             FruitService fruit,
-            RemovalService removals) {
+            RemovalService removals,
+            ArchiveRecords records,
+            RecordMapper tables) {
         this.orchard = orchard;
         this.trees = trees;
         this.surveys = surveys;
@@ -83,33 +91,58 @@ public class ArchiveWriter {
         this.reports = reports;
         this.fruit = fruit;
         this.removals = removals;
+        this.records = records;
+        this.tables = tables;
     }
 
     /** Everything of a site. */
     @Transactional(readOnly = true)
     public Archive of(long siteId) {
         SiteRow site = orchard.site(siteId);
-        List<Person> everybody = people.of(siteId);
         Map<Long, String> names = people.everybody().stream().collect(Collectors.toMap(Person::id, Person::name));
         List<TreeRow> everyTree = trees.ofSite(siteId);
         Known known = known(siteId, everyTree, names);
         List<ArchivedTree> archived =
                 everyTree.stream().map(tree -> tree(tree, known)).toList();
-        List<ArchivedDay> workDays = days.ofSite(siteId, known.everyVisit()).stream()
-                .map(day -> day(day, known))
-                .toList();
+        List<KeptDay> keptDays = days.ofSite(siteId, known.everyVisit());
+        List<ArchivedDay> workDays =
+                keptDays.stream().map(day -> day(day, known)).toList();
+        ArchiveRecords.Written written = records.of(
+                siteId,
+                new ArchiveRecords.Names(
+                        known.tags(), names, keptDays.stream().map(KeptDay::id).toList()));
+        List<ArchivedSighting> seen = seen(siteId);
+        Set<String> hands = hands(archived, workDays);
+        hands.addAll(written.people());
+        seen.forEach(sighting -> hands.add(sighting.by()));
+        Map<Long, MemberRow> members =
+                tables.members(siteId).stream().collect(Collectors.toMap(MemberRow::personId, Function.identity()));
         return new Archive(
                 Archive.FORMAT,
                 Archive.VERSION,
                 site.data(),
-                everybody.stream()
-                        .filter(person -> hadAHand(person, archived, workDays))
-                        .map(ArchiveWriter::person)
+                people.everybody().stream()
+                        .filter(person -> belongs(person, members.get(person.id()), hands))
+                        .map(person -> person(person, members.get(person.id())))
                         .toList(),
                 archived,
-                seen(siteId),
+                seen,
                 workDays,
-                plans.hours(siteId));
+                plans.hours(siteId),
+                written.records());
+    }
+
+    /** The keys pictures of a site have here, by those they have in its archive. */
+    Map<String, String> pictures(long siteId) {
+        return tables.pictures(siteId).stream()
+                .collect(Collectors.toMap(RecordMapper.PictureRow::known, RecordMapper.PictureRow::key));
+    }
+
+    /** A coordinator who never did anything at a site is whoever brought it in, and belongs to the place it was brought to. */
+    private static boolean belongs(Person person, MemberRow member, Set<String> hands) {
+        return member != null
+                && (hands.contains(person.name())
+                        || !member.role().equals(Codes.of(Role.COORDINATOR)) && person.leftOn() == null);
     }
 
     /** All of a site, by tree, read in one query each: an archive asks no more of a thousand trees than of ten. */
@@ -123,7 +156,9 @@ public class ArchiveWriter {
             Map<Long, List<ReportView>> reports,
             Map<Long, List<FruitService.Entered>> fruit,
             Map<Long, RemovalView> removals,
-            PlanArchive.OfSite plans) {}
+            PlanArchive.OfSite plans,
+            Map<Long, UUID> surveyKeys,
+            Map<Long, UUID> logKeys) {}
 
     private Known known(long siteId, List<TreeRow> everyTree, Map<Long, String> names) {
         List<VisitRow> everyVisit = visits.ofSite(siteId);
@@ -137,7 +172,13 @@ public class ArchiveWriter {
                 reports.byTree(siteId),
                 fruit.byTree(siteId),
                 removals.removals(siteId).stream().collect(Collectors.toMap(RemovalView::treeId, Function.identity())),
-                plans.ofSite(siteId));
+                plans.ofSite(siteId),
+                keys(tables.surveyKeys(siteId)),
+                keys(tables.logKeys(siteId)));
+    }
+
+    private static Map<Long, UUID> keys(List<RecordMapper.KeyRow> rows) {
+        return rows.stream().collect(Collectors.toMap(RecordMapper.KeyRow::id, row -> UUID.fromString(row.key())));
     }
 
     private List<ArchivedSighting> seen(long siteId) {
@@ -147,18 +188,20 @@ public class ArchiveWriter {
                 .toList();
     }
 
-    private static boolean hadAHand(Person person, List<ArchivedTree> trees, List<ArchivedDay> days) {
+    /** Who had a hand in anything. */
+    private static Set<String> hands(List<ArchivedTree> trees, List<ArchivedDay> days) {
         Stream<String> inTrees = trees.stream().flatMap(tree -> Stream.of(
                         tree.surveys().stream().map(ArchivedSurvey::by),
                         tree.plans().stream().map(ArchivedPlan::by),
                         tree.reports().stream().map(ArchivedReport::by),
                         tree.fruit().stream().map(ArchivedFruit::by),
+                        Stream.ofNullable(tree.removal()).map(ArchivedRemoval::by),
                         tree.visits().stream().flatMap(ArchiveWriter::hands))
                 .flatMap(names -> names));
         Stream<String> onDays = days.stream()
                 .flatMap(day -> Stream.concat(
                         day.people().stream(), day.visits().stream().flatMap(ArchiveWriter::hands)));
-        return Stream.concat(inTrees, onDays).anyMatch(person.name()::equals);
+        return Stream.concat(inTrees, onDays).collect(Collectors.toSet());
     }
 
     private static Stream<String> hands(ArchivedVisit visit) {
@@ -167,7 +210,7 @@ public class ArchiveWriter {
                 visit.logs().stream().flatMap(log -> Stream.concat(Stream.of(log.by()), log.people().stream())));
     }
 
-    private static ArchivedPerson person(Person person) {
+    private static ArchivedPerson person(Person person, MemberRow member) {
         return new ArchivedPerson(
                 person.name(),
                 person.birthYear() == null ? null : String.valueOf(person.birthYear()),
@@ -176,13 +219,21 @@ public class ArchiveWriter {
                         .map(ticket -> new ArchivedTicket(
                                 ticket.ticket(), ticket.until().toString()))
                         .toList(),
-                person.canCome().stream().map(Objects::toString).toList());
+                person.canCome().stream().map(Objects::toString).toList(),
+                person.leftOn() == null ? null : person.leftOn().toString(),
+                member.role(),
+                member.maySurvey());
     }
 
     private ArchivedTree tree(TreeRow tree, Known known) {
         List<ArchivedSurvey> oldestFirst = new ArrayList<>();
         for (SurveyRow survey : known.surveysNewestFirst().getOrDefault(tree.id(), List.of())) {
-            oldestFirst.add(0, new ArchivedSurvey(survey.surveyedBy(), survey.document()));
+            oldestFirst.add(
+                    0,
+                    new ArchivedSurvey(
+                            survey.surveyedBy(),
+                            survey.document(),
+                            known.surveyKeys().get(survey.id())));
         }
         List<LogRow> logs = known.logs().getOrDefault(tree.id(), List.of());
         return new ArchivedTree(
@@ -202,6 +253,7 @@ public class ArchiveWriter {
                         .filter(visit -> visit.workDayId() == null && visit.logged())
                         .sorted(Comparator.comparing(VisitRow::id))
                         .map(visit -> visit(visit, null, onOf(visit, logs), known))
+                        .sorted(Comparator.comparing(ArchivedVisit::on))
                         .toList(),
                 Optional.ofNullable(known.removals().get(tree.id()))
                         .map(removal -> new ArchivedRemoval(
@@ -261,19 +313,20 @@ public class ArchiveWriter {
                 known.logs().getOrDefault(visit.treeId(), List.of()).stream()
                         .filter(log -> log.visitId().equals(visit.id()))
                         .sorted(Comparator.comparing(LogRow::id))
-                        .map(log -> log(log, known.names()))
+                        .map(log -> log(log, known))
                         .toList());
     }
 
-    private ArchivedLog log(LogRow log, Map<Long, String> names) {
+    private ArchivedLog log(LogRow log, Known known) {
         return new ArchivedLog(
                 log.loggedBy(),
                 log.onDay().toString(),
                 log.minutes(),
-                log.peopleIds().stream().map(names::get).toList(),
+                log.peopleIds().stream().map(known.names()::get).toList(),
                 log.prunings(),
                 log.shoots(),
                 log.note(),
-                log.cuts());
+                log.cuts(),
+                known.logKeys().get(log.id()));
     }
 }

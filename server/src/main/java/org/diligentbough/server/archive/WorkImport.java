@@ -10,6 +10,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.diligentbough.core.knowledge.Codes;
 import org.diligentbough.core.orchard.Species;
@@ -22,6 +23,7 @@ import org.diligentbough.server.archive.Archive.ArchivedReport;
 import org.diligentbough.server.archive.Archive.ArchivedSighting;
 import org.diligentbough.server.archive.Archive.ArchivedTree;
 import org.diligentbough.server.archive.Archive.ArchivedVisit;
+import org.diligentbough.server.archive.ArchiveRecords.Places;
 import org.diligentbough.server.crew.DayArchive;
 import org.diligentbough.server.crew.DayData;
 import org.diligentbough.server.crew.DayMapper;
@@ -61,6 +63,7 @@ class WorkImport {
     private final FruitService fruit;
     private final RemovalService removals;
     private final History history;
+    private final RecordMapper tables;
     private final ApplicationEventPublisher events;
 
     WorkImport(
@@ -73,6 +76,7 @@ class WorkImport {
             FruitService fruit,
             RemovalService removals,
             History history,
+            RecordMapper tables,
             ApplicationEventPublisher events) {
         this.sightings = sightings;
         this.people = people;
@@ -83,6 +87,7 @@ class WorkImport {
         this.fruit = fruit;
         this.removals = removals;
         this.history = history;
+        this.tables = tables;
         this.events = events;
     }
 
@@ -96,17 +101,20 @@ class WorkImport {
         private final Problems problems;
         private final Map<String, TreeRow> byTag = new HashMap<>();
         private final List<Due> due = new ArrayList<>();
+        private final List<Long> days = new ArrayList<>();
+        private final boolean bringsHistory;
 
-        private Run(SiteRow site, DayWords words, Problems problems) {
+        private Run(SiteRow site, Archive archive, DayWords words, Problems problems) {
+            this.bringsHistory = archive.bringsHistory();
             this.site = site;
             this.words = words;
             this.problems = problems;
         }
     }
 
-    /** Adds all but the trees and their surveys, which are there already. */
-    void add(SiteRow site, Archive archive, List<TreeRow> trees, DayWords words, Problems problems) {
-        Run run = new Run(site, words, problems);
+    /** Adds all but the trees and their surveys, which are there already; tells where what the archive names is now. */
+    Places add(SiteRow site, Archive archive, List<TreeRow> trees, DayWords words, Problems problems) {
+        Run run = new Run(site, archive, words, problems);
         trees.forEach(tree -> run.byTag.put(tree.tag(), tree));
         List<ArchivedPerson> persons = orEmpty(archive.people());
         for (int i = 0; i < persons.size(); i++) {
@@ -130,6 +138,12 @@ class WorkImport {
             removal(run, archive.trees().get(i), trees.get(i), "/trees/" + i + "/removal");
         }
         events.publishEvent(new TreesOutdated(site.id(), null));
+        return new Places(
+                site.id(),
+                run.byTag.entrySet().stream().collect(Collectors.toMap(Map.Entry::getKey, entry -> entry.getValue()
+                        .id())),
+                name -> people.named(name, site.id()),
+                run.days);
     }
 
     private void sighting(Run run, ArchivedSighting seen, String at) {
@@ -158,13 +172,17 @@ class WorkImport {
                 && known
                 && stage.isPresent()
                 && (seen.tree() == null || tree != null)) {
-            sightings.keep(
+            var kept = sightings.keep(
                     run.site.id(),
                     seen.species(),
                     tree == null ? null : tree.id(),
                     stage.get(),
                     on.get(),
                     people.named(seen.by(), run.site.id()));
+            if (!run.bringsHistory) {
+                history.imported(
+                        new About("sighting", kept.id(), run.site.id(), tree == null ? null : tree.id()), kept);
+            }
         }
     }
 
@@ -259,6 +277,7 @@ class WorkImport {
                 run.site.id(),
                 data,
                 Codes.parse(DayMapper.State.class, given.state()).orElseThrow());
+        run.days.add(id);
         for (int i = 0; i < orEmpty(given.people()).size(); i++) {
             if (run.problems.named(given.people().get(i), at + "/people/" + i)) {
                 days.comes(id, people.named(given.people().get(i), run.site.id()));
@@ -350,7 +369,13 @@ class WorkImport {
             return corrects;
         }
         LogRow kept = logs.keep(visit, data, corrects, people.named(given.by(), run.site.id()));
-        history.imported(new About("log", kept.id(), run.site.id(), due.tree().id()), kept);
+        if (given.key() != null) {
+            tables.logCameAs(kept.id(), given.key().toString());
+        }
+        if (!run.bringsHistory) {
+            history.imported(
+                    new About("log", kept.id(), run.site.id(), due.tree().id()), kept);
+        }
         return kept.id();
     }
 

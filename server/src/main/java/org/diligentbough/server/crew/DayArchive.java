@@ -1,6 +1,7 @@
 package org.diligentbough.server.crew;
 
 import java.time.LocalDate;
+import java.util.Comparator;
 import java.util.EnumSet;
 import java.util.List;
 import java.util.Map;
@@ -44,7 +45,7 @@ public class DayArchive {
                 .filter(visit -> visit.workDayId() != null)
                 .collect(Collectors.groupingBy(VisitRow::workDayId));
         return days.ofSite(siteId).stream()
-                .sorted((one, other) -> one.onDay().compareTo(other.onDay()))
+                .sorted(Comparator.comparing(DayMapper.DayRow::onDay).thenComparing(DayMapper.DayRow::id))
                 .map(day -> new KeptDay(
                         day.id(),
                         reader.data(day),

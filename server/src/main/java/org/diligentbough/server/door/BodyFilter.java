@@ -40,11 +40,14 @@ class BodyFilter extends OncePerRequestFilter {
     private static final int KIB = 1024;
     private static final int USUAL_BYTES = 256 * KIB;
 
+    /** What is too large to be held whole, an archive with its pictures, is read by its handler into a file. */
+    private static final String ARCHIVES = "/api/archives";
+
     /** Addresses where more is sent than elsewhere. */
     private record Bound(Pattern address, int bytes) {}
 
     private static final List<Bound> BOUNDS = List.of(
-            new Bound(Pattern.compile("/api/archives"), 16 * KIB * KIB),
+            new Bound(Pattern.compile(ARCHIVES), 64 * KIB * KIB),
             new Bound(
                     Pattern.compile(
                             "/api/(sites/[^/]+/(trees/table(/look)?|trees/geojson|weather)|trees/[^/]+/photos)"),
@@ -59,7 +62,9 @@ class BodyFilter extends OncePerRequestFilter {
 
     @Override
     protected boolean shouldNotFilter(HttpServletRequest request) {
-        return !request.getRequestURI().startsWith("/api/");
+        String type = request.getContentType();
+        return !request.getRequestURI().startsWith("/api/")
+                || request.getRequestURI().equals(ARCHIVES) && type != null && type.startsWith("application/zip");
     }
 
     @Override

@@ -26,7 +26,7 @@ import org.diligentbough.server.shared.MayBeNull;
  * @param allowance how much of its crown it may lose in a year
  * @param pome when apples, pears and their like are cut; likewise the others for their kinds
  */
-record Wish(
+public record Wish(
         @MayBeNull
         @DecimalMin(value = "0.5", message = "is under 0.5 m; give the height in metres")
         @DecimalMax(value = "30", message = "is over 30 m; give the height in metres")

@@ -122,6 +122,7 @@ public class SightingService {
                     "/on", "lies far from when this is usual here (" + usual + "); look at the stage and the day");
         });
         SightingRow added = keep(siteId, data.species(), data.treeId(), stage, data.on(), person.id());
+        history.added(new About("sighting", added.id(), siteId, data.treeId()), added);
         orchard.judgeKindAnew(siteId, data.species());
         return added.id();
     }
@@ -177,7 +178,6 @@ public class SightingService {
     public SightingRow keep(long siteId, String species, Long treeId, GrowthStage stage, LocalDate on, long by) {
         long id = sightings.add(siteId, species, treeId, stage.bbch(), on, by);
         SightingRow added = sightings.find(id).orElseThrow();
-        history.added(new About("sighting", id, siteId, treeId), added);
         return added;
     }
 

@@ -93,7 +93,13 @@ public class History {
             String action,
             JsonNode before,
             JsonNode after,
-            boolean newest) {}
+            boolean newest) {
+
+        /** Whether it was made before its site came here, to something that has another number now. */
+        public boolean cameWithArchive() {
+            return about.entityId() < 0;
+        }
+    }
 
     /** The newest changes to a tree and its surveys, newest first. */
     public List<Entry> ofTree(long treeId, int most) {

@@ -45,7 +45,7 @@ class UndoService {
 
     boolean undoable(Kept change) {
         Undoes by = undoers.get(change.about().entity());
-        return by != null && change.newest() && by.can(change);
+        return by != null && !change.cameWithArchive() && change.newest() && by.can(change);
     }
 
     /** What differs between before and after, field by field. */
