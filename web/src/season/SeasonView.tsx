@@ -6,6 +6,7 @@ import { Loading } from '../parts/Loading';
 import { ProblemAlert } from '../parts/ProblemAlert';
 import { dayAndMonth } from '../parts/format';
 import { useTitle } from '../parts/useTitle';
+import { CalendarLink } from './CalendarLink';
 import { CareList } from './CareList';
 import { useSeason, useSendWeather, useWeather, wrongLines } from './queries';
 import { Strip } from './SeasonRibbon';
@@ -30,8 +31,8 @@ export function SeasonView() {
         >
           Print
         </Button>
-        <a className="no-print" href={'/api/sites/' + siteId + '/season.ics'}>
-          Follow in a calendar (.ics)
+        <a className="no-print" href="#calendar-link">
+          Follow in a calendar
         </a>
       </div>
       <p className="legend">
@@ -57,6 +58,7 @@ export function SeasonView() {
           <SendWeather siteId={siteId} />
         </section>
       </div>
+      <CalendarLink siteId={siteId} />
     </>
   );
 }

@@ -82,3 +82,21 @@ export const wrongLines = (error: unknown) =>
         return 'Line ' + line + ', ' + column + ': ' + one.detail;
       })
     : [];
+
+/** Whether there is an address of one's own by which a calendar program follows a site. */
+export const useCalendarLink = (siteId: number) =>
+  useQuery({
+    queryKey: ['calendar-link', siteId],
+    queryFn: async () =>
+      unwrap(await api.GET('/api/sites/{siteId}/calendar-link', { params: { path: { siteId } } })),
+  });
+
+export const useMakeCalendarLink = (siteId: number) =>
+  useChange(async () =>
+    unwrap(await api.POST('/api/sites/{siteId}/calendar-link', { params: { path: { siteId } } })),
+  );
+
+export const useEndCalendarLink = (siteId: number) =>
+  useChange(async () =>
+    unwrap(await api.DELETE('/api/sites/{siteId}/calendar-link', { params: { path: { siteId } } })),
+  );

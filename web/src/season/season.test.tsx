@@ -95,6 +95,8 @@ const lay = (care: object[] = []) => {
     { on: '2027-02-20', minC: -2, maxC: 5, rainMm: 0.4, windKmh: 12, from: 'simulated' },
     { on: '2027-02-21', minC: 1, maxC: 6, rainMm: 8, windKmh: 20, from: 'file' },
   ]);
+  answers.set('GET /api/sites/{siteId}/calendar-link', {});
+  answers.set('POST /api/sites/{siteId}/calendar-link', { path: '/api/calendars/secret/season.ics' });
   answers.set('POST /api/sites/{siteId}/sightings', {});
   answers.set('POST /api/sites/{siteId}/care', {});
   answers.set('DELETE /api/sightings/{id}', {});
@@ -194,6 +196,26 @@ describe('the year of a site', () => {
       on: '2027-02-20',
       note: undefined,
     });
+  });
+
+  it('tells the address a calendar follows once, and that there is one later', async () => {
+    lay();
+    await show(<SeasonView />, '/sites/:siteId/season', '/sites/3/season');
+    const part = () => box.querySelector('[aria-labelledby=calendar-link]')!;
+    expect(part().textContent).not.toContain('followed by an address made');
+    answers.set('GET /api/sites/{siteId}/calendar-link', { madeAt: '2027-02-20T09:00:00Z' });
+    await press('Make an address');
+    expect(part().querySelector('input')!.value).toMatch(/\/api\/calendars\/secret\/season\.ics$/);
+    expect(part().textContent).toContain('Make another address');
+  });
+
+  it('says that the year is followed without telling the address again', async () => {
+    lay();
+    answers.set('GET /api/sites/{siteId}/calendar-link', { madeAt: '2027-02-20T09:00:00Z' });
+    await show(<SeasonView />, '/sites/:siteId/season', '/sites/3/season');
+    const part = box.querySelector('[aria-labelledby=calendar-link]')!;
+    expect(part.textContent).toContain('an address made on 20 Feb 2027');
+    expect(part.querySelector('input')).toBeNull();
   });
 
   it('shows what was done, by whom, with its note', async () => {

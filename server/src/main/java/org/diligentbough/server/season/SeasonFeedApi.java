@@ -11,6 +11,7 @@ import net.fortuna.ical4j.model.property.Uid;
 import net.fortuna.ical4j.model.property.immutable.ImmutableCalScale;
 import net.fortuna.ical4j.model.property.immutable.ImmutableVersion;
 import org.diligentbough.core.season.Window;
+import org.diligentbough.server.access.CalendarLinks;
 import org.diligentbough.server.orchard.OrchardService;
 import org.diligentbough.server.orchard.SiteMapper.SiteRow;
 import org.diligentbough.server.orchard.TreeMapper;
@@ -27,16 +28,28 @@ import org.springframework.web.bind.annotation.RestController;
 class SeasonFeedApi {
     private final OrchardService orchard;
     private final SiteSeasons seasons;
+    private final CalendarLinks links;
     private final Today today;
 
-    SeasonFeedApi(OrchardService orchard, SiteSeasons seasons, Today today) {
+    SeasonFeedApi(OrchardService orchard, SiteSeasons seasons, CalendarLinks links, Today today) {
         this.orchard = orchard;
         this.seasons = seasons;
+        this.links = links;
         this.today = today;
     }
 
     @GetMapping(value = "/api/sites/{siteId}/season.ics", produces = "text/calendar")
     ResponseEntity<String> calendar(@PathVariable long siteId) {
+        return windows(siteId);
+    }
+
+    /** The same by an address of somebody's own: nobody is named in it. */
+    @GetMapping(value = "/api/calendars/{token}/season.ics", produces = "text/calendar")
+    ResponseEntity<String> followedCalendar(@PathVariable String token) {
+        return windows(links.followed(token).siteId());
+    }
+
+    private ResponseEntity<String> windows(long siteId) {
         SiteRow site = orchard.site(siteId);
         LocalDate day = today.in(site.zone());
         Calendar calendar = new Calendar();

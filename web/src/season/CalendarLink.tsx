@@ -1,0 +1,51 @@
+import { Button, Form } from 'react-bootstrap';
+import { date } from '../parts/format';
+import { ProblemAlert } from '../parts/ProblemAlert';
+import { useCalendarLink, useEndCalendarLink, useMakeCalendarLink } from './queries';
+
+/** The windows in a calendar program: as a file, or followed by an address of one's own. */
+export function CalendarLink({ siteId }: { siteId: number }) {
+  const link = useCalendarLink(siteId);
+  const make = useMakeCalendarLink(siteId);
+  const end = useEndCalendarLink(siteId);
+  const there = link.data?.madeAt;
+  return (
+    <section className="no-print" aria-labelledby="calendar-link">
+      <h2 id="calendar-link">In your calendar</h2>
+      <p>
+        <a href={'/api/sites/' + siteId + '/season.ics'}>Take the year as it is now (.ics)</a>, or have your
+        calendar program follow it. Such a program cannot sign in, so it asks by an address of your own:
+        whoever has that sees when which kind may be cut, and nobody&rsquo;s name.
+      </p>
+      {make.data?.path ? (
+        <div role="status">
+          <p>Give this to your calendar program; it is not shown again.</p>
+          <Form.Control
+            readOnly
+            aria-label="Address to follow"
+            value={window.location.origin + make.data.path}
+            onFocus={(e) => e.target.select()}
+          />
+        </div>
+      ) : (
+        there && <p>It is followed by an address made on {date(there.slice(0, 10))}.</p>
+      )}
+      <div className="d-flex flex-wrap gap-2 my-2">
+        <Button size="sm" variant="outline-primary" disabled={make.isPending} onClick={() => make.mutate()}>
+          {there ? 'Make another address' : 'Make an address'}
+        </Button>
+        {there && (
+          <Button
+            size="sm"
+            variant="outline-secondary"
+            disabled={end.isPending}
+            onClick={() => end.mutate(undefined, { onSuccess: () => make.reset() })}
+          >
+            End it
+          </Button>
+        )}
+      </div>
+      <ProblemAlert error={make.error ?? end.error ?? link.error} />
+    </section>
+  );
+}
