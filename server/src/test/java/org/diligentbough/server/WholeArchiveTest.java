@@ -126,10 +126,12 @@ class WholeArchiveTest {
         sql(
                 "insert into work_day (site_id, on_date, starts, ends, state, shed) select site_id, on_date, '13:00', '15:00', 'planned', shed "
                         + "from work_day where site_id = " + siteId + " and state = 'planned' order by id limit 1");
-        sql(
-                "update person set left_on = '2027-01-31' where id = (select person_id from tree_visit_person p join tree_visit v "
-                        + "on v.id = p.tree_visit_id join tree t on t.id = v.tree_id where t.site_id = " + siteId
-                        + " order by 1 limit 1)");
+        long gone = TestServer.personNamed("Gerda Gone");
+        sql("insert into membership (person_id, site_id, role) values (" + gone + ", " + siteId
+                + ", 'volunteer') on conflict (person_id, site_id) do update set role = 'volunteer'");
+        sql("insert into work_day_person (work_day_id, person_id) select id, " + gone
+                + " from work_day where site_id = " + siteId + " order by id limit 1");
+        sql("update person set left_on = '2027-01-31' where id = " + gone);
     }
 
     private static byte[] archive(long siteId) {
