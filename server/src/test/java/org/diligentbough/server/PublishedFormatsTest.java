@@ -9,11 +9,15 @@ import java.io.IOException;
 import java.io.InputStreamReader;
 import java.nio.charset.StandardCharsets;
 import java.util.Arrays;
+import java.util.List;
 import java.util.Properties;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import org.diligentbough.core.knowledge.Codes;
 import org.diligentbough.core.knowledge.ReasonCode;
 import org.diligentbough.core.orchard.Species;
 import org.diligentbough.core.survey.FaultKind;
+import org.diligentbough.server.shared.ApiDocument;
 import org.junit.jupiter.api.Test;
 import tools.jackson.databind.JsonNode;
 
@@ -23,8 +27,9 @@ class PublishedFormatsTest {
     @Test
     void theCommittedApiDocumentIsTheServers() {
         assertThat(JSON.readTree(file("docs/api/openapi.json")))
-                .as("docs/api/openapi.json: fetch /api/openapi from a running server and commit it")
-                .isEqualTo(get("/api/openapi").expect(200));
+                .as("docs/api/openapi.json: made by the tests' server at " + ApiDocument.PATH + "; commit it")
+                .isEqualTo(get(ApiDocument.PATH).expect(200));
+        assertThat(get("/api/openapi").expect(200)).isEqualTo(JSON.readTree(file("docs/api/openapi.json")));
     }
 
     @Test
@@ -54,5 +59,26 @@ class PublishedFormatsTest {
         assertThat(wording.values()).allSatisfy(text -> assertThat(text.toString())
                 .as("a plain apostrophe would swallow what follows it")
                 .doesNotContain("'"));
+    }
+
+    @Test
+    void everyLibraryThatRunsStandsAmongWhatOthersMade() throws IOException {
+        String list = file("docs/third-party.md");
+        for (String module : List.of("core", "server")) {
+            Matcher dependency = Pattern.compile(
+                            "<dependency>(?:(?!</dependency>).)*?<groupId>([^<]+)</groupId>\\s*<artifactId>([^<]+)</artifactId>((?:(?!</dependency>).)*)</dependency>",
+                            Pattern.DOTALL)
+                    .matcher(file(module + "/pom.xml"));
+            while (dependency.find()) {
+                if (!dependency.group(3).contains("<scope>test")
+                        && !dependency.group(1).contains("$")) {
+                    assertThat(list).contains("| " + dependency.group(1) + ":" + dependency.group(2) + " |");
+                }
+            }
+        }
+        JSON.readTree(file("web/package.json"))
+                .get("dependencies")
+                .propertyNames()
+                .forEach(name -> assertThat(list).contains("| " + name + " |"));
     }
 }

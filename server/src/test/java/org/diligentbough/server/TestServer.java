@@ -24,6 +24,7 @@ import java.util.concurrent.atomic.AtomicInteger;
 import java.util.function.BooleanSupplier;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
+import org.diligentbough.server.shared.ApiDocument;
 import org.diligentbough.server.shared.Once;
 import org.springframework.boot.SpringApplication;
 import org.springframework.boot.web.server.context.WebServerApplicationContext;
@@ -95,6 +96,11 @@ public final class TestServer {
                         "--bough.today=" + TODAY,
                         "--bough.door.https=false",
                         "--bough.door.rates=false",
+                        "--springdoc.api-docs.path=" + ApiDocument.PATH,
+                        "--springdoc.paths-to-match=/api/**",
+                        "--springdoc.default-produces-media-type=application/json",
+                        "--springdoc.writer-with-order-by-keys=true",
+                        "--springdoc.writer-with-default-pretty-printer=true",
                         "--bough.photos.folder=" + photos());
         everybodyEverywhere();
         person = firstCoordinator();

@@ -11,14 +11,22 @@ import java.util.Map;
 import java.util.stream.Collectors;
 import org.springdoc.core.customizers.OpenApiCustomizer;
 import org.springframework.beans.factory.annotation.AnnotatedBeanDefinition;
+import org.springframework.boot.autoconfigure.condition.ConditionalOnClass;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.ClassPathScanningCandidateComponentProvider;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.util.ClassUtils;
 
-/** The OpenAPI document: what may be null is marked {@link MayBeNull} in the code, all else is always there. */
+/**
+ * The OpenAPI document, made for {@code docs/api/openapi.json}: what may be null is marked {@link MayBeNull} in the code, all else is always
+ * there. Whoever takes the tests' server along without what makes it goes without.
+ */
 @Configuration
-class ApiDocument {
+@ConditionalOnClass(name = "org.springdoc.core.customizers.OpenApiCustomizer")
+public class ApiDocument {
+    /** Where the tests' server makes it: outside of what is guarded. */
+    public static final String PATH = "/made/openapi";
+
     private static final String OURS = "org.diligentbough.server";
 
     @Bean
