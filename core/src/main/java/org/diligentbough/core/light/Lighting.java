@@ -3,6 +3,7 @@ package org.diligentbough.core.light;
 import java.util.Arrays;
 import java.util.List;
 import java.util.stream.IntStream;
+import org.diligentbough.core.Effort;
 import org.diligentbough.core.survey.Point;
 
 /**
@@ -76,6 +77,7 @@ final class Lighting {
         prepare(bodies);
         double[] light = new double[looked * PLACES];
         for (int i = 0; i < looked; i++) {
+            Effort.look();
             List<Point> places = CrownPoints.in(bodies.get(i), SLICES);
             for (int p = 0; p < PLACES; p++) {
                 light[i * PLACES + p] = at(places.get(p), bodies.size());

@@ -12,6 +12,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.function.ToDoubleFunction;
 import java.util.stream.Stream;
+import org.diligentbough.core.Effort;
 import org.diligentbough.core.plan.RenovationPlan.Lane;
 import org.diligentbough.core.plan.RenovationPlan.PlannedCut;
 import org.diligentbough.core.survey.Branching;
@@ -150,6 +151,7 @@ final class PlanSearch {
     }
 
     private Candidate tried(int wanted, PlanMaker.Turn turn, Map<String, Integer> notBefore) {
+        Effort.look();
         PlanMaker.Turn noted = new PlanMaker.Turn() {
             @Override
             public List<LimbVerdict> inOrder(List<LimbVerdict> limbs) {

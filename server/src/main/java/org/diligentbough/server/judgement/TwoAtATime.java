@@ -1,9 +1,12 @@
 package org.diligentbough.server.judgement;
 
+import java.time.Duration;
 import java.util.concurrent.Semaphore;
 import java.util.concurrent.TimeUnit;
 import java.util.function.Supplier;
+import org.diligentbough.core.Effort;
 import org.diligentbough.server.shared.ProblemException;
+import org.springframework.beans.factory.annotation.Value;
 import org.springframework.stereotype.Component;
 
 /**
@@ -19,6 +22,12 @@ class TwoAtATime {
     private final Semaphore turns = new Semaphore(AT_A_TIME, true);
     private final Semaphore here = new Semaphore(AT_A_TIME + WAITING);
 
+    private final Duration most;
+
+    TwoAtATime(@Value("${bough.open-computations.processor-time:20s}") Duration most) {
+        this.most = most;
+    }
+
     <T> T ask(Supplier<T> work) {
         if (!here.tryAcquire()) {
             throw busy();
@@ -28,10 +37,14 @@ class TwoAtATime {
                 throw busy();
             }
             try {
-                return work.get();
+                return Effort.within(most, work);
             } finally {
                 turns.release();
             }
+        } catch (Effort.TooMuch e) {
+            throw ProblemException.tooLarge(
+                    "Judging this takes more than " + most.toSeconds()
+                            + " seconds of a processor, which is the most for what is asked without signing in. Leave out limbs or what hardly shades the tree.");
         } catch (InterruptedException e) {
             Thread.currentThread().interrupt();
             throw busy();

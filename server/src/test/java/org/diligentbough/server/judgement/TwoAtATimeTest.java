@@ -3,6 +3,7 @@ package org.diligentbough.server.judgement;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.concurrent.CountDownLatch;
@@ -11,11 +12,25 @@ import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.AtomicInteger;
+import org.diligentbough.core.Effort;
 import org.diligentbough.server.shared.ProblemException;
 import org.junit.jupiter.api.Test;
 
 class TwoAtATimeTest {
-    private final TwoAtATime turns = new TwoAtATime();
+    private final TwoAtATime turns = new TwoAtATime(Duration.ofSeconds(20));
+
+    @Test
+    void whatTakesMoreOfAProcessorThanItMayIsEndedAndTheNextIsNot() {
+        TwoAtATime brief = new TwoAtATime(Duration.ofMillis(20));
+        assertThatThrownBy(() -> brief.ask(() -> {
+                    while (true) {
+                        Effort.look();
+                    }
+                }))
+                .isInstanceOf(ProblemException.class)
+                .hasMessageContaining("of a processor");
+        assertThat(brief.ask(() -> "quick")).isEqualTo("quick");
+    }
 
     @Test
     void twoAreJudgedAtATimeAFewWaitAndTheRestAreToldToComeAgain() throws Exception {
