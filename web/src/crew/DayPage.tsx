@@ -16,6 +16,7 @@ import { Candidates } from './Candidates';
 import { DayForm } from './DayForm';
 import { type DayAction, useDay, useDayAction, usePeople, useRainOff } from './queries';
 import { DayNotes } from './DayNotes';
+import { WhomToCall } from './Reached';
 import { cutsInWords, DAY_STATES, isOff, KIT, TICKET_NAMES } from '../vocabulary/crew';
 import { Icon } from '../parts/Icon';
 import { DateInput } from '../parts/DateInput';
@@ -113,6 +114,7 @@ function TheDay({ day }: { day: Day }) {
       )}
       {raining && <RainOff day={day} />}
       {ask.question}
+      {leads && <WhomToCall dayId={day.id} />}
       <DayNotes day={{ siteId: day.siteId, dayId: day.id, on: day.data.on }} />
       {!editing && <ProblemAlert error={act.error} />}
       <Findings

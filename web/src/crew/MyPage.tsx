@@ -12,6 +12,7 @@ import { date, words } from '../parts/format';
 import { useTitle } from '../parts/useTitle';
 import { TICKET_NAMES } from '../vocabulary/crew';
 import { DayRow } from './DayRow';
+import { Reached } from './Reached';
 import { useChangePerson, useDays, usePeople } from './queries';
 
 const ALL = { q: '', species: '', triage: '', sort: 'tag' };
@@ -79,6 +80,7 @@ function MyWork({ siteId, personId, today }: { siteId: number; personId: number;
         ))}
       </section>
       <CanCome key={self.version} self={self} today={today} />
+      <Reached personId={self.id} />
       <section aria-label="My tickets">
         <h2>My tickets</h2>
         {self.tickets.length === 0 && <p>None is entered. Whoever coordinates here enters them.</p>}

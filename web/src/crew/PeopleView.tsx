@@ -10,6 +10,7 @@ import { date, dayAndMonth } from '../parts/format';
 import { useTitle } from '../parts/useTitle';
 import { PersonForm } from './PersonForm';
 import { Membership } from './Membership';
+import { Reached } from './Reached';
 import { Privacy } from './Privacy';
 import { useAddPerson, useMembers, usePeople } from './queries';
 import { TICKET_NAMES } from '../vocabulary/crew';
@@ -81,6 +82,7 @@ export function PeopleView() {
                   done={() => setOpen((now) => (now === person.id ? undefined : now))}
                 />
                 <Membership siteId={siteId} member={here.get(person.id)!} />
+                <Reached personId={person.id} />
                 <Privacy personId={person.id} name={person.name} />
               </>
             )}

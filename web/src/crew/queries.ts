@@ -200,3 +200,25 @@ export const useRainOff = (dayId: number, version: number) =>
       await api.POST('/api/days/{dayId}/rained-off', { params: { path: { dayId } }, body: { version, to } }),
     ),
   );
+
+/** How somebody is reached. */
+export const useContact = (personId: number) =>
+  useQuery({
+    queryKey: ['contact', personId],
+    queryFn: async () =>
+      unwrap(await api.GET('/api/people/{personId}/contact', { params: { path: { personId } } })),
+    gcTime: 0,
+  });
+
+export const useKeepContact = (personId: number) =>
+  useChange(async (body: { contact: string; emergency: string }) =>
+    unwrap(await api.PUT('/api/people/{personId}/contact', { params: { path: { personId } }, body })),
+  );
+
+/** How everybody on a day is reached. */
+export const useDayContacts = (dayId: number) =>
+  useQuery({
+    queryKey: ['day-contacts', dayId],
+    queryFn: async () => unwrap(await api.GET('/api/days/{dayId}/contacts', { params: { path: { dayId } } })),
+    gcTime: 0,
+  });

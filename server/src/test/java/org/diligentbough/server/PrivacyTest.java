@@ -61,6 +61,8 @@ class PrivacyTest {
         TestServer.judged();
         assertThat(get("/api/trees/" + tree + "/judgement").text()).contains(name);
         assertThat(whereItStands(name)).isNotEmpty();
+        sendAs(who, "PUT", "/api/people/" + who + "/contact", "{\"emergency\": \"call the friend of " + name + "\"}")
+                .expect(200);
 
         JsonNode known =
                 sendAs(who, "GET", "/api/people/" + who + "/known", null).expect(200);
@@ -76,6 +78,49 @@ class PrivacyTest {
         assertThat(sendAs(who, "GET", "/api/sites", null).status()).isEqualTo(401);
         assertThat(get("/api/sites/" + site + "/history").text()).contains("forgotten");
         assertThat(post("/api/people/" + who + "/forgotten", "{}").status()).isEqualTo(404);
+    }
+
+    @Test
+    void whomToCallIsToldToWhoeverLeadsFromAWeekBeforeUntilTheDayAfter() {
+        long site = TestServer.site("Whom to call " + UUID.randomUUID());
+        long leader = TestServer.person("Lead Er " + UUID.randomUUID(), 1980, "lead");
+        long helper = TestServer.person("Help Er " + UUID.randomUUID(), 1990);
+        only(leader, site, "leader");
+        only(helper, site, "volunteer");
+        String contact = "/api/people/" + helper + "/contact";
+        sendAs(helper, "PUT", contact, "{\"contact\": \" 0100 1 \", \"emergency\": \"Mother, 0100 2\"}")
+                .expect(200);
+        sendAs(leader, "GET", contact, null).expect(403);
+        long soon = day(site, "2027-02-22", leader, helper);
+        long far = day(site, "2027-03-22", leader, helper);
+        long past = day(site, "2027-02-15", leader, helper);
+        JsonNode told = sendAs(leader, "GET", "/api/days/" + soon + "/contacts", null)
+                .expect(200)
+                .get("people");
+        assertThat(told).hasSize(2);
+        assertThat(told.get(0).get("contact").stringValue()).isEqualTo("0100 1");
+        assertThat(told.get(0).get("emergency").stringValue()).isEqualTo("Mother, 0100 2");
+        assertThat(told.get(1).get("contact").isNull()).isTrue();
+        for (long other : List.of(far, past)) {
+            assertThat(sendAs(leader, "GET", "/api/days/" + other + "/contacts", null)
+                            .expect(200)
+                            .get("people"))
+                    .isEmpty();
+        }
+        sendAs(helper, "GET", "/api/days/" + soon + "/contacts", null).expect(403);
+        sendAs(helper, "PUT", contact, "{\"contact\": \" \"}").expect(200);
+        assertThat(sendAs(helper, "GET", contact, null).expect(200).get("emergency").isNull())
+                .isTrue();
+    }
+
+    private static long day(long site, String on, long... people) {
+        long id = post("/api/sites/" + site + "/days", """
+                        {"on": "%s", "starts": "09:30", "ends": "12:30", "shed": {}}
+                        """.formatted(on)).expect(201).get("id").longValue();
+        for (long one : people) {
+            TestServer.sql("insert into work_day_person (work_day_id, person_id) values (" + id + ", " + one + ")");
+        }
+        return id;
     }
 
     @Test

@@ -66,6 +66,7 @@ class WholeArchiveTest {
             "account",
             "invitation",
             "calendar_link",
+            "person_contact",
             "access_event",
             "spring_session",
             "spring_session_attributes",

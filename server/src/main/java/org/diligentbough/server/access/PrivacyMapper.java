@@ -19,6 +19,8 @@ interface PrivacyMapper {
                           from membership m join site s on s.id = m.site_id where m.person_id = #{id}),
                 'ownTrees', (select coalesce(jsonb_agg(t.tag order by t.tag), '[]')
                              from tree_owner o join tree t on t.id = o.tree_id where o.person_id = #{id}),
+                'reached', (select jsonb_build_object('contact', c.contact, 'emergency', c.emergency)
+                            from person_contact c where c.person_id = #{id}),
                 'tickets', (select coalesce(jsonb_agg(jsonb_build_object('ticket', ticket, 'until', until)), '[]')
                             from person_ticket where person_id = #{id}),
                 'canCome', (select coalesce(jsonb_agg(on_date order by on_date), '[]')

@@ -1,0 +1,89 @@
+import { useState } from 'react';
+import { Button, Form } from 'react-bootstrap';
+import { Loading } from '../parts/Loading';
+import { ProblemAlert } from '../parts/ProblemAlert';
+import { useContact, useDayContacts, useKeepContact } from './queries';
+
+/** How somebody is reached and whom to call when something happens to them; entered by themselves or a coordinator. */
+export function Reached({ personId }: { personId: number }) {
+  const known = useContact(personId);
+  if (!known.data) return <Loading error={known.error} />;
+  return <Fields personId={personId} contact={known.data.contact} emergency={known.data.emergency} />;
+}
+
+function Fields({
+  personId,
+  contact,
+  emergency,
+}: {
+  personId: number;
+  contact?: string;
+  emergency?: string;
+}) {
+  const keep = useKeepContact(personId);
+  const [reach, setReach] = useState(contact ?? '');
+  const [call, setCall] = useState(emergency ?? '');
+  const same = reach === (contact ?? '') && call === (emergency ?? '');
+  return (
+    <section aria-label="In case of need">
+      <h2>In case of need</h2>
+      <p>
+        Whoever leads a day sees this from a week before until the day after, and whoever coordinates; nobody
+        else, and no history keeps it.
+      </p>
+      <form
+        onSubmit={(e) => {
+          e.preventDefault();
+          keep.mutate({ contact: reach, emergency: call });
+        }}
+        style={{ maxWidth: 480 }}
+      >
+        <Form.Group controlId={'contact-' + personId} className="mb-2">
+          <Form.Label>How to be reached</Form.Label>
+          <Form.Control value={reach} maxLength={200} onChange={(e) => setReach(e.target.value)} />
+        </Form.Group>
+        <Form.Group controlId={'emergency-' + personId} className="mb-2">
+          <Form.Label>Whom to call when something happens</Form.Label>
+          <Form.Control value={call} maxLength={200} onChange={(e) => setCall(e.target.value)} />
+          <Form.Text>A name and a number</Form.Text>
+        </Form.Group>
+        <Button type="submit" size="sm" disabled={same || keep.isPending}>
+          Keep it
+        </Button>
+      </form>
+      {keep.isSuccess && same && <p role="status">Kept.</p>}
+      <ProblemAlert error={keep.error} />
+    </section>
+  );
+}
+
+/** Whom to call, of everybody who comes on a day; asked for when it is unfolded, and kept on no phone. */
+export function WhomToCall({ dayId }: { dayId: number }) {
+  const [open, setOpen] = useState(false);
+  return (
+    <details className="no-print mb-3" onToggle={(e) => setOpen(e.currentTarget.open)}>
+      <summary>Whom to call</summary>
+      {open && <Contacts dayId={dayId} />}
+    </details>
+  );
+}
+
+function Contacts({ dayId }: { dayId: number }) {
+  const told = useDayContacts(dayId);
+  if (!told.data) return <Loading error={told.error} />;
+  if (told.data.people.length === 0)
+    return <p>This is told to whoever leads, from a week before the day until the day after.</p>;
+  return (
+    <>
+      <p className="warn">In an emergency call the emergency number of your country first.</p>
+      <ul className="plain">
+        {told.data.people.map((one) => (
+          <li key={one.personId}>
+            <strong>{one.name}</strong>: {one.contact ?? 'gave no number'}
+            {one.emergency && <>; in an emergency {one.emergency}</>}
+          </li>
+        ))}
+      </ul>
+    </>
+  );
+}
