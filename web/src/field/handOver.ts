@@ -10,6 +10,7 @@ export async function forgetWhoWasHere(): Promise<void> {
   setCurrentPersonId(undefined);
   await store.forgetPerson();
   await store.forgetTaken();
-  for (const draft of await store.drafts()) if (!draft.changed) await store.dropDraft(draft.treeId);
+  for (const draft of await store.drafts())
+    if (!draft.changed) await store.dropDraft(draft.treeId, draft.person);
   if (typeof caches !== 'undefined') await caches.delete(ALONG);
 }

@@ -1,3 +1,4 @@
+import { currentPersonId } from '../api/client';
 import { type DBSchema, type IDBPDatabase, openDB } from 'idb';
 import type { Entry } from './kept';
 import type { KeptDraft } from './drafts';
@@ -25,8 +26,13 @@ export interface Taken {
   missing: string[];
 }
 
+/** Each has their own of a tree: two who share a phone do not go on with each other's. */
+const place = (person: string | null, treeId: number) => (person ?? '') + '/' + treeId;
+type PlacedDraft = KeptDraft & { at: string };
+const placed = (draft: KeptDraft): PlacedDraft => ({ ...draft, at: place(draft.person, draft.treeId) });
+
 interface Stores extends DBSchema {
-  drafts: { key: number; value: KeptDraft };
+  drafts: { key: string; value: PlacedDraft };
   entries: { key: string; value: KeptEntry };
   outbox: { key: string; value: Item };
   taken: { key: number; value: Taken };
@@ -36,7 +42,7 @@ interface Stores extends DBSchema {
 type Name = 'drafts' | 'entries' | 'outbox' | 'taken' | 'who';
 
 const NAME = 'bough-field';
-const VERSION = 2;
+const VERSION = 3;
 
 let opened: Promise<IDBPDatabase<Stores>> | undefined;
 
@@ -44,16 +50,23 @@ let opened: Promise<IDBPDatabase<Stores>> | undefined;
 const phone = () =>
   (opened ??= openDB<Stores>(NAME, VERSION, {
     async upgrade(db, before, _, transaction) {
+      if (before === 2) {
+        const kept = (await transaction.objectStore('drafts').getAll()) as KeptDraft[];
+        db.deleteObjectStore('drafts');
+        db.createObjectStore('drafts', { keyPath: 'at' });
+        for (const draft of kept) await transaction.objectStore('drafts').put(placed(draft));
+        return;
+      }
       const old = before === 1 ? await ofFirstForm(transaction as unknown as OldTransaction) : undefined;
       if (old)
         for (const name of ['drafts', 'surveys', 'photos'])
           (db as unknown as IDBDatabase).deleteObjectStore(name);
-      db.createObjectStore('drafts', { keyPath: 'treeId' });
+      db.createObjectStore('drafts', { keyPath: 'at' });
       db.createObjectStore('entries', { keyPath: 'id' });
       db.createObjectStore('outbox', { keyPath: 'key' });
       db.createObjectStore('taken', { keyPath: 'siteId' });
       db.createObjectStore('who', { keyPath: 'id' });
-      for (const draft of old?.drafts ?? []) await transaction.objectStore('drafts').put(draft);
+      for (const draft of old?.drafts ?? []) await transaction.objectStore('drafts').put(placed(draft));
       for (const item of old?.items ?? []) await transaction.objectStore('outbox').put(item);
     },
     // Another tab wants a newer form of the store: let it, and open anew when something is wanted here.
@@ -96,15 +109,29 @@ async function withOldEntries(db: IDBPDatabase<Stores>): Promise<IDBPDatabase<St
   return db;
 }
 
+/** The draft of whoever is at work; one that nobody signed for is whoever's finds it. */
+const own = async (drafts: { get: (at: string) => Promise<PlacedDraft | undefined> }, treeId: number) =>
+  (await drafts.get(place(currentPersonId(), treeId))) ?? (await drafts.get(place(null, treeId)));
+
 export const store = {
-  draft: async (treeId: number) => (await phone()).get('drafts', treeId),
+  draft: async (treeId: number) => own((await phone()).transaction('drafts').store, treeId),
   drafts: async () => (await phone()).getAll('drafts'),
   changeDraft: async (treeId: number, make: (now: KeptDraft | undefined) => KeptDraft | undefined) => {
     const transaction = (await phone()).transaction('drafts', 'readwrite', { durability: 'strict' });
-    const changed = make(await transaction.store.get(treeId));
-    await Promise.all([changed && transaction.store.put(changed), transaction.done]);
+    const now = await own(transaction.store, treeId);
+    const made = make(now);
+    const changed = made && placed({ ...made, person: made.person ?? currentPersonId() });
+    await Promise.all([
+      changed && transaction.store.put(changed),
+      changed && now && now.at !== changed.at && transaction.store.delete(now.at),
+      transaction.done,
+    ]);
   },
-  dropDraft: (treeId: number) => drop('drafts', treeId),
+  /** Of whoever is at work, or of whoever began it. */
+  dropDraft: async (treeId: number, person = currentPersonId()) => {
+    await drop('drafts', place(person, treeId));
+    await drop('drafts', place(null, treeId));
+  },
 
   entry: async (id: string) => (await phone()).get('entries', id),
   entries: async () => (await phone()).getAll('entries'),

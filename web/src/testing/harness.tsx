@@ -151,7 +151,7 @@ export async function takeDown() {
   cleanup();
   for (const item of await store.outbox.all()) await store.outbox.drop(item.key);
   for (const entry of await store.entries()) await store.dropEntry(entry.id);
-  for (const draft of await store.drafts()) await store.dropDraft(draft.treeId);
+  for (const draft of await store.drafts()) await store.dropDraft(draft.treeId, draft.person);
   asked.length = 0;
   answers.clear();
   localStorage.clear();

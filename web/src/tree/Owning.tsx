@@ -24,10 +24,11 @@ export function Owning({ treeId, siteId, year }: { treeId: number; siteId: numbe
   const { consents, contentment, wishes } = owning.data;
   const newest = consents[0];
   const leads = role === 'coordinator' || role === 'leader';
+  const heading = role === 'owner' ? 'What you say to it' : 'With the owner';
   const answers = role === 'coordinator' || role === 'owner';
   return (
-    <section aria-label="With the owner" className="no-print owning">
-      <h2>With the owner</h2>
+    <section aria-label={heading} className="no-print owning">
+      <h2>{heading}</h2>
       {newest ? <Said consent={newest} /> : <p>Nothing was asked yet.</p>}
       {newest?.state === 'asked' && answers && (
         <Answer key={newest.id} treeId={treeId} consent={newest} own={role === 'owner'} />

@@ -100,10 +100,38 @@ class DoorJourney {
                     .click();
             assertThat(browser.page.getByText("What is planned for this tree")).isVisible();
             browser.press("Yes");
-            assertThat(browser.part("With the owner"))
+            assertThat(browser.part("What you say to it"))
                     .containsText("Consented to the work, within: not below the first fork (Hester Owned)");
             browser.open("/sites/" + site + "/trees/" + other);
             assertThat(browser.page.getByRole(AriaRole.ALERT)).containsText("You may not do this here.");
+            Assertions.assertThat(browser.errors()).isEmpty();
+        }
+    }
+
+    @Test
+    void aCoordinatorForgetsSomebodyWhoseWorkStays() {
+        long site = TestServer.site("Forgetting Field");
+        long tree = TestServer.tree(site, "F-1");
+        long who = TestServer.personNamed("Merle Gonesoon");
+        TestServer.sendAs(who, "POST", "/api/trees/" + tree + "/surveys", TestServer.walkJson())
+                .expect(201);
+        TestServer.sql("delete from membership where person_id = " + who + "; insert into membership values (" + who
+                + ", " + site + ", 'volunteer', true)");
+        try (Browser browser = new Browser()) {
+            browser.open("/sites/" + site + "/people");
+            browser.iAm("Tamsin Oke");
+            browser.press("Change Merle Gonesoon");
+            browser.part("What is known of Merle Gonesoon")
+                    .getByRole(AriaRole.LINK)
+                    .click();
+            browser.press("Forget them");
+            assertThat(browser.page.getByText("It cannot be undone. If it is so, press again."))
+                    .isVisible();
+            browser.press("Forget them");
+            assertThat(browser.page.getByText("Merle Gonesoon")).hasCount(0);
+            browser.open("/sites/" + site + "/history");
+            assertThat(browser.page.getByText("somebody " + who).first()).isVisible();
+            assertThat(browser.page.getByText("Merle Gonesoon")).hasCount(0);
             Assertions.assertThat(browser.errors()).isEmpty();
         }
     }
