@@ -18,7 +18,7 @@ class DependencyTest {
             .importPackages("org.diligentbough.core");
 
     @Test
-    void theCoreKnowsNothingButPlainJavaAndItsThreeLibraries() {
+    void theCoreKnowsNothingButPlainJavaAndItsFourLibraries() {
         classes()
                 .that()
                 .resideInAPackage("org.diligentbough.core..")
@@ -27,6 +27,7 @@ class DependencyTest {
                 .resideInAnyPackage(
                         "org.diligentbough.core..",
                         "java..",
+                        "ai.timefold.solver.core..",
                         "org.apache.commons.csv..",
                         "org.threeten.extra..",
                         "org.shredzone.commons.suncalc..")

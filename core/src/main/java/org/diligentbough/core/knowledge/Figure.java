@@ -252,7 +252,16 @@ public enum Figure {
     OUTLOOK_SPLIT_TRUNK("share", 0, 1),
     OUTLOOK_SPLIT_UNION("share", 0, 1),
     OUTLOOK_BREAK_OVERLONG("share", 0, 1),
-    OUTLOOK_BAND("share", 0, 0.9);
+    OUTLOOK_BAND("share", 0, 0.9),
+    ROSTER_CLOSES_SOON("points", 0, 1000000),
+    ROSTER_SOON_DAYS("days", 0, 60),
+    ROSTER_WORTH("points", 0, 100000),
+    ROSTER_ANY_WORK("points", 0, 100000),
+    ROSTER_WALKED_MINUTE("points", 0, 10000),
+    ROSTER_NOVICE("points", 0, 10000),
+    ROSTER_UNEVEN_HOURS("points", 0, 10000),
+    ROSTER_STRANGER("points", 0, 10000),
+    ROSTER_LEFT_OUT("points", 0, 10000);
 
     private final String unit;
     private final double min;

@@ -2,6 +2,7 @@ package org.diligentbough.server.access;
 
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
+import java.util.Set;
 import org.diligentbough.server.shared.CurrentPerson;
 import org.springframework.stereotype.Component;
 import org.springframework.web.servlet.HandlerInterceptor;
@@ -12,6 +13,11 @@ class RateGate implements HandlerInterceptor {
     private static final int WRITES_A_MINUTE = 120;
     private static final int PHOTOS_A_MINUTE = 60;
     private static final int ARCHIVES_AN_HOUR = 2;
+
+    /** What anybody may have computed, signed in or not. */
+    private static final Set<String> OPEN = Set.of("/api/evaluate", "/api/roster", "/api/answers");
+
+    private static final int OPEN_A_MINUTE = 20;
 
     private final Rates rates;
     private final DoorSettings settings;
@@ -26,6 +32,9 @@ class RateGate implements HandlerInterceptor {
     @Override
     public boolean preHandle(HttpServletRequest request, HttpServletResponse response, Object handler) {
         Long who = person.idOrNull();
+        if (settings.rates() && OPEN.contains(request.getRequestURI())) {
+            rates.aMinute("open computations of " + request.getRemoteAddr(), OPEN_A_MINUTE);
+        }
         boolean reads = request.getMethod().equals("GET") || request.getMethod().equals("HEAD");
         if (settings.rates() && who != null && !reads) {
             String path = request.getRequestURI();
