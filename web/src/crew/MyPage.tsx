@@ -81,7 +81,7 @@ function MyWork({ siteId, personId, today }: { siteId: number; personId: number;
       </section>
       <CanCome key={self.version} self={self} today={today} />
       <Reached personId={self.id} />
-      <section aria-label="My tickets">
+      <section aria-label="My tickets" className="mt-4">
         <h2>My tickets</h2>
         {self.tickets.length === 0 && <p>None is entered. Whoever coordinates here enters them.</p>}
         {self.tickets.map((ticket) => (
@@ -123,7 +123,7 @@ function CanCome({ self, today }: { self: Person; today: string }) {
       },
     });
   return (
-    <section aria-label="When I can come">
+    <section aria-label="When I can come" className="mt-4">
       <h2>When I can come</h2>
       <div className="chips">
         {coming.map((one) => (

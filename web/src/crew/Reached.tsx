@@ -25,7 +25,7 @@ function Fields({
   const [call, setCall] = useState(emergency ?? '');
   const same = reach === (contact ?? '') && call === (emergency ?? '');
   return (
-    <section aria-label="In case of need">
+    <section aria-label="In case of need" className="mt-4">
       <h2>In case of need</h2>
       <p>
         Whoever leads a day sees this from a week before until the day after, and whoever coordinates; nobody

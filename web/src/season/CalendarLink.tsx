@@ -10,7 +10,7 @@ export function CalendarLink({ siteId }: { siteId: number }) {
   const end = useEndCalendarLink(siteId);
   const there = link.data?.madeAt;
   return (
-    <section className="no-print" aria-labelledby="calendar-link">
+    <section className="no-print mt-4" aria-labelledby="calendar-link">
       <h2 id="calendar-link">In your calendar</h2>
       <p>
         <a href={'/api/sites/' + siteId + '/season.ics'}>Take the year as it is now (.ics)</a>, or have your

@@ -109,14 +109,20 @@ class PrivacyTest {
         }
         sendAs(helper, "GET", "/api/days/" + soon + "/contacts", null).expect(403);
         sendAs(helper, "PUT", contact, "{\"contact\": \" \"}").expect(200);
-        assertThat(sendAs(helper, "GET", contact, null).expect(200).get("emergency").isNull())
+        assertThat(sendAs(helper, "GET", contact, null)
+                        .expect(200)
+                        .get("emergency")
+                        .isNull())
                 .isTrue();
     }
 
     private static long day(long site, String on, long... people) {
         long id = post("/api/sites/" + site + "/days", """
                         {"on": "%s", "starts": "09:30", "ends": "12:30", "shed": {}}
-                        """.formatted(on)).expect(201).get("id").longValue();
+                        """.formatted(on))
+                .expect(201)
+                .get("id")
+                .longValue();
         for (long one : people) {
             TestServer.sql("insert into work_day_person (work_day_id, person_id) values (" + id + ", " + one + ")");
         }

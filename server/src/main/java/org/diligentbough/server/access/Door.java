@@ -80,7 +80,8 @@ class Door implements WebMvcConfigurer {
                         .anyRequest()
                         .permitAll())
                 .securityContext(context -> context.securityContextRepository(signedIn))
-                .csrf(csrf -> csrf.spa().csrfTokenRepository(tokens).ignoringRequestMatchers("/api/evaluate"))
+                .csrf(csrf ->
+                        csrf.spa().csrfTokenRepository(tokens).ignoringRequestMatchers("/api/evaluate", "/api/roster"))
                 .exceptionHandling(refused -> refused.authenticationEntryPoint((request, response, e) -> refusals.write(
                                 response,
                                 HttpStatus.UNAUTHORIZED,

@@ -52,7 +52,9 @@ class BodyFilter extends OncePerRequestFilter {
                     Pattern.compile(
                             "/api/(sites/[^/]+/(trees/table(/look)?|trees/geojson|weather)|trees/[^/]+/photos)"),
                     4 * KIB * KIB),
-            new Bound(Pattern.compile("/api/(evaluate|trees/[^/]+/(surveys|draft)|surveys/[^/]+)"), 2 * KIB * KIB));
+            new Bound(
+                    Pattern.compile("/api/(evaluate|roster|trees/[^/]+/(surveys|draft)|surveys/[^/]+)"),
+                    2 * KIB * KIB));
 
     private final JsonMapper json;
 

@@ -8,6 +8,7 @@ import java.io.InputStream;
 import org.diligentbough.core.Evaluation;
 import org.diligentbough.core.Rulebook;
 import org.diligentbough.core.outlook.Outlook;
+import org.diligentbough.server.shared.TwoAtATime;
 import org.diligentbough.server.survey.SurveyFile;
 import org.diligentbough.server.survey.SurveyFileReader;
 import org.diligentbough.server.survey.SurveyMapping;

@@ -30,6 +30,11 @@ public class Wording {
         return reasons.stream().map(this::of).toList();
     }
 
+    /** A sentence of the wordings by its key. */
+    public String text(String key, Object... arguments) {
+        return messages.getMessage(key, arguments, Locale.ENGLISH);
+    }
+
     /** The sentence for a reason and where it comes from. */
     public Worded of(Reason reason) {
         Object[] arguments = reason.arguments().stream().map(this::argument).toArray();

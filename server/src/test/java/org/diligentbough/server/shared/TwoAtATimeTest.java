@@ -1,4 +1,4 @@
-package org.diligentbough.server.judgement;
+package org.diligentbough.server.shared;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
@@ -13,7 +13,6 @@ import java.util.concurrent.Future;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.AtomicInteger;
 import org.diligentbough.core.Effort;
-import org.diligentbough.server.shared.ProblemException;
 import org.junit.jupiter.api.Test;
 
 class TwoAtATimeTest {

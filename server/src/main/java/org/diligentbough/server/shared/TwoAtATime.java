@@ -1,20 +1,19 @@
-package org.diligentbough.server.judgement;
+package org.diligentbough.server.shared;
 
 import java.time.Duration;
 import java.util.concurrent.Semaphore;
 import java.util.concurrent.TimeUnit;
 import java.util.function.Supplier;
 import org.diligentbough.core.Effort;
-import org.diligentbough.server.shared.ProblemException;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.stereotype.Component;
 
 /**
- * Lets two surveys of the open call be judged at a time, so that whoever calls it leaves the server its time for the others. A
+ * Lets two of the open computations be done at a time, so that whoever calls it leaves the server its time for the others. A
  * few wait for their turn, no longer than a moment; the rest are told to come again.
  */
 @Component
-class TwoAtATime {
+public class TwoAtATime {
     private static final int AT_A_TIME = 2;
     private static final int WAITING = 8;
     private static final long WAIT_SECONDS = 2;
@@ -28,7 +27,7 @@ class TwoAtATime {
         this.most = most;
     }
 
-    <T> T ask(Supplier<T> work) {
+    public <T> T ask(Supplier<T> work) {
         if (!here.tryAcquire()) {
             throw busy();
         }
@@ -60,6 +59,6 @@ class TwoAtATime {
 
     private static ProblemException busy() {
         return ProblemException.busy(
-                "Other surveys are being judged just now, two at a time. Nothing is lost: send this one again in a moment.");
+                "Others are being served just now, two at a time. Nothing is lost: send this one again in a moment.");
     }
 }
