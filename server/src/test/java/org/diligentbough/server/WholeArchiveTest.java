@@ -59,7 +59,7 @@ class WholeArchiveTest {
 
     /** What is worked out anew from that. */
     private static final List<String> WORKED_OUT =
-            List.of("tree_judgement", "plan_lane", "lane_work", "stale_tree", "job", "job_piece");
+            List.of("tree_judgement", "plan_lane", "lane_work", "stale_tree", "job", "job_piece", "day_proposal");
 
     /** Keys to the door are of this house alone; what was sent under which key besides surveys, logs and pictures too. */
     private static final List<String> OF_THIS_HOUSE = List.of(
@@ -127,6 +127,10 @@ class WholeArchiveTest {
         sql(
                 "insert into work_day (site_id, on_date, starts, ends, state, shed) select site_id, on_date, '13:00', '15:00', 'planned', shed "
                         + "from work_day where site_id = " + siteId + " and state = 'planned' order by id limit 1");
+        sql(
+                "update tree_visit set crew = 2, starts = '10:05', ends = '10:40' where id = (select v.id from tree_visit v join work_day d "
+                        + "on d.id = v.work_day_id where d.site_id = " + siteId
+                        + " and not v.logged order by v.id limit 1)");
         long gone = TestServer.personNamed("Gerda Gone");
         sql("insert into membership (person_id, site_id, role) values (" + gone + ", " + siteId
                 + ", 'volunteer') on conflict (person_id, site_id) do update set role = 'volunteer'");

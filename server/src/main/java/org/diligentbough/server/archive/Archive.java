@@ -182,6 +182,7 @@ public record Archive(
      * @param tasks yearly work of the kind it was planned with; absent: none
      * @param upkeepMinutes person-minutes of ordinary yearly cutting it was planned with; absent: none
      * @param logs what was logged, corrected ones first; the last counts
+     * @param crew by its number, and when by the clock, where a roster said so
      */
     public record ArchivedVisit(
             @MayBeNull String tree,
@@ -191,7 +192,10 @@ public record Archive(
             @MayBeNull Integer shoots,
             @MayBeNull List<VisitTask> tasks,
             @MayBeNull Integer upkeepMinutes,
-            @MayBeNull List<ArchivedLog> logs) {}
+            @MayBeNull List<ArchivedLog> logs,
+            @MayBeNull Integer crew,
+            @MayBeNull String starts,
+            @MayBeNull String ends) {}
 
     /**
      * What was done.

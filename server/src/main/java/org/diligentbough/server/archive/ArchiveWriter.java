@@ -314,7 +314,10 @@ public class ArchiveWriter {
                         .filter(log -> log.visitId().equals(visit.id()))
                         .sorted(Comparator.comparing(LogRow::id))
                         .map(log -> log(log, known))
-                        .toList());
+                        .toList(),
+                visit.crew(),
+                visit.starts(),
+                visit.ends());
     }
 
     private ArchivedLog log(LogRow log, Known known) {

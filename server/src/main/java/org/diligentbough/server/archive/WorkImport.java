@@ -312,6 +312,7 @@ class WorkImport {
             if (id.isEmpty()) {
                 return;
             }
+            clock(run, due, id.get());
             orEmpty(due.visit().people())
                     .forEach(name -> days.gives(id.get(), due.dayId(), people.named(name, run.site.id())));
             Long corrects = null;
@@ -319,6 +320,23 @@ class WorkImport {
                 corrects = log(run, due, logs.visit(id.get()), corrects, i);
             }
         });
+    }
+
+    private void clock(Run run, Due due, long visitId) {
+        ArchivedVisit given = due.visit();
+        if (given.crew() == null) {
+            return;
+        }
+        boolean good = given.crew() >= 1 && isTime(given.starts()) && isTime(given.ends());
+        if (good) {
+            days.clock(visitId, given.crew(), given.starts(), given.ends());
+        } else {
+            run.problems.add(due.at() + "/crew", "goes with starts and ends, times such as 09:30; give all three");
+        }
+    }
+
+    private static boolean isTime(String text) {
+        return text != null && text.matches("([01][0-9]|2[0-3]):[0-5][0-9]");
     }
 
     private Optional<Long> asGiven(Run run, Due due) {

@@ -78,6 +78,12 @@ public class DayArchive {
         }
     }
 
+    /** In which crew and when by the clock a visit has its turn. */
+    public void clock(long visitId, int crew, String starts, String ends) {
+        visits.clock(
+                visitId, crew, starts, ends, visits.visit(visitId).orElseThrow().place());
+    }
+
     /** A visit of whatever the plan had open; empty when that was nothing. */
     public Optional<Long> asPlanned(long treeId, Long dayId, LocalDate on) {
         return service.makeAsOf(treeId, dayId, on);

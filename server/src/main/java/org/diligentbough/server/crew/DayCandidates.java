@@ -7,6 +7,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
+import org.diligentbough.core.knowledge.Codes;
 import org.diligentbough.core.plan.CutKey;
 import org.diligentbough.server.crew.DayMapper.DayRow;
 import org.diligentbough.server.crew.DayView.Candidate;
@@ -99,6 +100,7 @@ class DayCandidates {
                         .distinct()
                         .sorted()
                         .toList(),
+                work.kit().stream().sorted().map(Codes::of).toList(),
                 cuts));
     }
 }

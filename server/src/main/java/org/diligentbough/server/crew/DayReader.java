@@ -205,7 +205,7 @@ class DayReader {
         return new Turn(row, tree, cuts, visit);
     }
 
-    private static boolean offTheGround(VisitCut cut) {
+    static boolean offTheGround(VisitCut cut) {
         return cut.reach().equals("ladder")
                 || cut.reach().equals("climb")
                 || cut.tool().equals("pole-saw")
@@ -254,6 +254,9 @@ class DayReader {
                 turn.row().tasks(),
                 turn.row().upkeepMinutes(),
                 turn.visit().helpers(),
-                turn.cuts());
+                turn.cuts(),
+                turn.row().crew(),
+                turn.row().starts(),
+                turn.row().ends());
     }
 }

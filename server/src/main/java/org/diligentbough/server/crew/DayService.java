@@ -2,6 +2,7 @@ package org.diligentbough.server.crew;
 
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Objects;
@@ -41,6 +42,7 @@ public class DayService {
     private static final int YEARS_AHEAD = 3;
 
     private final DayMapper days;
+    private final ProposalMapper proposals;
     private final VisitMapper visits;
     private final DayReader reader;
     private final VisitMaker maker;
@@ -55,6 +57,7 @@ public class DayService {
 
     DayService(
             DayMapper days,
+            ProposalMapper proposals,
             VisitMapper visits,
             DayReader reader,
             VisitMaker maker,
@@ -67,6 +70,7 @@ public class DayService {
             Today today,
             Once once) {
         this.days = days;
+        this.proposals = proposals;
         this.visits = visits;
         this.reader = reader;
         this.maker = maker;
@@ -121,7 +125,7 @@ public class DayService {
 
     @Transactional
     public DayView change(long id, int version, DayData data) {
-        return changed(id, version, () -> {
+        return byHand(id, version, () -> {
             DayRow day = row(id);
             if (!data.on().equals(day.onDay())) {
                 sensible(data, today.in(orchard.site(day.siteId()).zone()));
@@ -132,7 +136,7 @@ public class DayService {
 
     @Transactional
     public DayView people(long id, int version, List<Long> people) {
-        return changed(id, version, () -> {
+        return byHand(id, version, () -> {
             days.clearPeople(id);
             people.forEach(one -> days.addPerson(id, known(id, one)));
             days.dropAbsent(id);
@@ -181,7 +185,7 @@ public class DayService {
     /** Puts a tree on a day: the cuts chosen, or all its plan has open then. */
     @Transactional
     public DayView putOn(long id, int version, long treeId, Wanted wanted) {
-        return changed(id, version, () -> make(treeId, id, row(id).onDay(), wanted));
+        return byHand(id, version, () -> make(treeId, id, row(id).onDay(), wanted));
     }
 
     /** Makes a visit without a day, for what was done on the spot; its id. */
@@ -261,7 +265,7 @@ public class DayService {
     @Transactional
     public DayView takeOff(long visitId, int version) {
         VisitRow visit = open(visitId);
-        return changed(visit.workDayId(), version, () -> visits.drop(visitId));
+        return byHand(visit.workDayId(), version, () -> visits.drop(visitId));
     }
 
     private VisitRow open(long visitId) {
@@ -280,7 +284,7 @@ public class DayService {
     @Transactional
     public DayView peopleOf(long visitId, int version, List<Long> people) {
         VisitRow visit = open(visitId);
-        return changed(visit.workDayId(), version, () -> {
+        return byHand(visit.workDayId(), version, () -> {
             visits.clearPeople(visitId);
             people.forEach(one -> {
                 days.addPerson(visit.workDayId(), known(visit.workDayId(), one));
@@ -293,7 +297,7 @@ public class DayService {
     @Transactional
     public DayView shift(long visitId, int version, int by) {
         VisitRow visit = open(visitId);
-        return changed(visit.workDayId(), version, () -> {
+        return byHand(visit.workDayId(), version, () -> {
             List<VisitRow> alike = visits.ofDay(visit.workDayId()).stream()
                     .filter(other -> other.sick().equals(visit.sick()))
                     .collect(Collectors.toCollection(ArrayList::new));
@@ -304,6 +308,56 @@ public class DayService {
                 visits.place(alike.get(i).id(), i + 1);
             }
         });
+    }
+
+    /**
+     * Makes crews of the day's proposal its own: trees, people, order and clock. What else stands on the day stays as it is.
+     *
+     * @param crews by their numbers in the proposal
+     */
+    @Transactional
+    public DayView takeOver(long id, int version, List<Integer> crews) {
+        DayRosterService.Proposed roster = proposals
+                .of(id)
+                .map(ProposalMapper.ProposalRow::roster)
+                .orElseThrow(() -> ProblemException.wrongField("", "has no proposal; look for one first"));
+        return changed(id, version, () -> {
+            List<Turned> turns = roster.crews().stream()
+                    .filter(crew -> crews.contains(crew.crew()))
+                    .flatMap(crew -> crew.turns().stream().map(turn -> new Turned(crew, turn)))
+                    .sorted(Comparator.comparing(one -> one.turn().starts()))
+                    .toList();
+            if (turns.isEmpty()) {
+                throw ProblemException.wrongField("/crews", "names no crew of the proposal; give their numbers");
+            }
+            int place = visits.ofDay(id).size();
+            for (Turned one : turns) {
+                place++;
+                takeOver(id, one, place);
+            }
+        });
+    }
+
+    /** A tree's turn in its crew. */
+    private record Turned(DayRosterService.ProposedCrew crew, DayRosterService.ProposedTurn turn) {}
+
+    private void takeOver(long id, Turned one, int place) {
+        Long visitId = one.turn().visitId();
+        if (visitId == null) {
+            visitId = make(one.turn().treeId(), id, row(id).onDay(), new Wanted(null, null, true));
+        } else if (visits.visit(visitId)
+                .filter(visit -> Long.valueOf(id).equals(visit.workDayId()) && !visit.logged())
+                .isEmpty()) {
+            throw ProblemException.wrongField(
+                    "/crews",
+                    "has " + one.turn().tag() + ", which is not on the day any more; look for a proposal anew");
+        }
+        visits.clearPeople(visitId);
+        for (DayRosterService.ProposedPerson person : one.crew().people()) {
+            days.addPerson(id, known(id, person.id()));
+            visits.addPerson(visitId, person.id());
+        }
+        visits.clock(visitId, one.crew().crew(), one.turn().starts(), one.turn().ends(), place);
     }
 
     /** What became of a day that was rained off. */
@@ -371,6 +425,14 @@ public class DayService {
         if (days.take(day.id(), version) == 0) {
             throw ProblemException.stale("This work day");
         }
+    }
+
+    /** Whoever changes a day by hand stops the clock a roster gave it. */
+    private DayView byHand(long id, int version, Runnable change) {
+        return changed(id, version, () -> {
+            visits.stopClock(id);
+            change.run();
+        });
     }
 
     private DayView changed(long id, int version, Runnable change) {

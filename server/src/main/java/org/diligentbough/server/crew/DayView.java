@@ -43,6 +43,7 @@ public record DayView(
      * @param upkeepMinutes of those for the ordinary yearly cutting of a kept tree, an estimate
      * @param tickets somebody of those who do it must hold
      * @param people ids of those who do it
+     * @param crew by its number, and when by the clock, where a roster said so and nobody changed the day since
      */
     public record VisitView(
             long id,
@@ -61,7 +62,10 @@ public record DayView(
             List<VisitTask> tasks,
             int upkeepMinutes,
             List<Long> people,
-            List<VisitCut> cuts) {}
+            List<VisitCut> cuts,
+            @MayBeNull Integer crew,
+            @MayBeNull String starts,
+            @MayBeNull String ends) {}
 
     /** Something to be said of the day; {@code weight} is refused, wanted (before it is confirmed) or told. */
     public record FindingView(
@@ -99,5 +103,6 @@ public record DayView(
             List<VisitTask> tasks,
             int upkeepMinutes,
             List<String> tickets,
+            List<String> kit,
             List<VisitCut> cuts) {}
 }

@@ -18,7 +18,8 @@ public interface VisitMapper {
     String VISIT = """
             v.id, v.tree_id, v.work_day_id, v.place, v.cuts, v.shoots, v.shoots_minutes, v.shoots_share, v.upkeep_minutes, v.tasks,
             v.kit, v.sick, v.logged,
-            array(select person_id from tree_visit_person where tree_visit_id = v.id order by person_id) as people
+            array(select person_id from tree_visit_person where tree_visit_id = v.id order by person_id) as people,
+            v.crew, to_char(v.starts, 'HH24:MI') as starts, to_char(v.ends, 'HH24:MI') as ends
             """;
     String LOG = """
             l.id, l.tree_visit_id as visit_id, v.tree_id, l.corrects, l.on_date as on_day, l.minutes, l.prunings, l.shoots,
@@ -45,7 +46,10 @@ public interface VisitMapper {
             List<Kit> kit,
             Boolean sick,
             Boolean logged,
-            List<Long> people) {
+            List<Long> people,
+            Integer crew,
+            String starts,
+            String ends) {
 
         /** Person-minutes it was planned to take: its cuts, counted shoots, work of the kind and ordinary cutting. */
         public int minutes() {
@@ -139,6 +143,22 @@ public interface VisitMapper {
 
     @Update("update tree_visit set work_day_id = #{dayId} where id = #{id}")
     int move(@Param("id") long id, @Param("dayId") long dayId);
+
+    /** In which crew and when by the clock it has its turn, behind the place before it. */
+    @Update("""
+            update tree_visit set crew = #{crew}, starts = #{starts}::time, ends = #{ends}::time, place = #{place} where id = #{id}
+            """)
+    void clock(
+            @Param("id") long id,
+            @Param("crew") int crew,
+            @Param("starts") String starts,
+            @Param("ends") String ends,
+            @Param("place") int place);
+
+    /** Whoever changes a day by hand stops its clock. */
+    @Update(
+            "update tree_visit set crew = null, starts = null, ends = null where work_day_id = #{dayId} and crew is not null")
+    void stopClock(long dayId);
 
     @Update("update tree_visit set place = #{place} where id = #{id}")
     int place(@Param("id") long id, @Param("place") int place);
