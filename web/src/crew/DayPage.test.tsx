@@ -65,6 +65,7 @@ const last = () => asked.filter((one) => one.method !== 'GET').at(-1)!;
 beforeEach(() => {
   answers.set('GET /api/days/{dayId}', day());
   answers.set('GET /api/days/{dayId}/candidates', [candidate]);
+  answers.set('GET /api/days/{dayId}/roster', { looking: false });
   answers.set('GET /api/people', [
     { id: 1, name: 'Ada', tickets: [], canCome: [], sites: EVERYWHERE },
     {

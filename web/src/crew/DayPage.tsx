@@ -16,6 +16,7 @@ import { Candidates } from './Candidates';
 import { DayForm } from './DayForm';
 import { type DayAction, useDay, useDayAction, usePeople, useRainOff } from './queries';
 import { DayNotes } from './DayNotes';
+import { FillDay } from './FillDay';
 import { WhomToCall } from './Reached';
 import { cutsInWords, DAY_STATES, isOff, KIT, TICKET_NAMES } from '../vocabulary/crew';
 import { Icon } from '../parts/Icon';
@@ -120,6 +121,7 @@ function TheDay({ day }: { day: Day }) {
       <Findings
         findings={day.findings.filter((finding) => finding.visitId == null && finding.personId == null)}
       />
+      {open && !day.past && day.state === 'planned' && <FillDay day={day} run={run} busy={act.isPending} />}
       <div className="day-page">
         <section aria-label="Trees of the day">
           <h2>
@@ -204,6 +206,11 @@ function VisitCard({
         </h3>
         {visit.sick && <State code="with-care" word="sick: last, clean the blades" />}
         {visit.logged && <State code="yes" word="logged" />}
+        {visit.starts && (
+          <span>
+            crew {visit.crew}, {visit.starts}–{visit.ends}
+          </span>
+        )}
         <span className="ms-auto">{personMinutes(visit.minutes)}</span>
         {!fixed && (
           <span className="d-flex gap-1">

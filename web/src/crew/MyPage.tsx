@@ -70,6 +70,9 @@ function MyWork({ siteId, personId, today }: { siteId: number; personId: number;
       <section aria-label="My days">
         <h2>My days</h2>
         {mine.length === 0 && <p>You are on no day yet. Say below when you can come.</p>}
+        <p>
+          <Link to={'/sites/' + siteId + '/season#calendar-link'}>Have them in your calendar</Link>
+        </p>
         {mine.map((day) => (
           <div key={day.id}>
             <DayRow day={day} siteId={siteId} />

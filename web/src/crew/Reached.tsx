@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { Button, Form } from 'react-bootstrap';
+import { Alert, Button, Form } from 'react-bootstrap';
 import { Loading } from '../parts/Loading';
 import { ProblemAlert } from '../parts/ProblemAlert';
 import { useContact, useDayContacts, useKeepContact } from './queries';
@@ -75,7 +75,9 @@ function Contacts({ dayId }: { dayId: number }) {
     return <p>This is told to whoever leads, from a week before the day until the day after.</p>;
   return (
     <>
-      <p className="warn">In an emergency call the emergency number of your country first.</p>
+      <Alert variant="warning" className="py-2">
+        In an emergency call the emergency number of your country first.
+      </Alert>
       <ul className="plain">
         {told.data.people.map((one) => (
           <li key={one.personId}>

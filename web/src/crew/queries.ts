@@ -137,6 +137,7 @@ export type DayAction =
   | { do: 'give'; visitId: number; people: number[] }
   | { do: 'shift'; visitId: number; by: number }
   | { do: 'take-off'; visitId: number }
+  | { do: 'take-over'; crews: number[] }
   | { do: 'call-off' }
   | { do: 'confirm' }
   | { do: 'reopen' };
@@ -185,6 +186,13 @@ export const useDayAction = (dayId: number, version: number) =>
             params: { path: { visitId: action.visitId }, query: { version } },
           }),
         );
+      case 'take-over':
+        return unwrap(
+          await api.POST('/api/days/{dayId}/roster/taken', {
+            ...path,
+            body: { version, crews: action.crews },
+          }),
+        );
       case 'confirm':
         return unwrap(await api.POST('/api/days/{dayId}/confirm', { ...path, body: { version } }));
       case 'call-off':
@@ -222,3 +230,26 @@ export const useDayContacts = (dayId: number) =>
     queryFn: async () => unwrap(await api.GET('/api/days/{dayId}/contacts', { params: { path: { dayId } } })),
     gcTime: 0,
   });
+
+const LOOK_EVERY_MS = 500;
+
+/** What a day is proposed to be filled with; asked again while it is being bettered. */
+export const useProposal = (dayId: number) =>
+  useQuery({
+    queryKey: ['day-proposal', dayId],
+    queryFn: async () => unwrap(await api.GET('/api/days/{dayId}/roster', { params: { path: { dayId } } })),
+    refetchInterval: (query) => (query.state.data?.looking ? LOOK_EVERY_MS : false),
+  });
+
+export const usePropose = (dayId: number) =>
+  useChange(async () => unwrap(await api.POST('/api/days/{dayId}/roster', { params: { path: { dayId } } })));
+
+export const useStopProposing = (dayId: number) =>
+  useChange(async () =>
+    unwrap(await api.POST('/api/days/{dayId}/roster/stop', { params: { path: { dayId } } })),
+  );
+
+export const useThrowProposalAway = (dayId: number) =>
+  useChange(async () =>
+    unwrap(await api.DELETE('/api/days/{dayId}/roster', { params: { path: { dayId } } })),
+  );

@@ -96,7 +96,10 @@ const lay = (care: object[] = []) => {
     { on: '2027-02-21', minC: 1, maxC: 6, rainMm: 8, windKmh: 20, from: 'file' },
   ]);
   answers.set('GET /api/sites/{siteId}/calendar-link', {});
-  answers.set('POST /api/sites/{siteId}/calendar-link', { path: '/api/calendars/secret/season.ics' });
+  answers.set('POST /api/sites/{siteId}/calendar-link', {
+    path: '/api/calendars/secret/season.ics',
+    daysPath: '/api/calendars/secret/days.ics',
+  });
   answers.set('POST /api/sites/{siteId}/sightings', {});
   answers.set('POST /api/sites/{siteId}/care', {});
   answers.set('DELETE /api/sightings/{id}', {});
@@ -205,7 +208,9 @@ describe('the year of a site', () => {
     expect(part().textContent).not.toContain('followed by an address made');
     answers.set('GET /api/sites/{siteId}/calendar-link', { madeAt: '2027-02-20T09:00:00Z' });
     await press('Make an address');
-    expect(part().querySelector('input')!.value).toMatch(/\/api\/calendars\/secret\/season\.ics$/);
+    const addresses = [...part().querySelectorAll('input')].map((one) => one.value);
+    expect(addresses[0]).toMatch(/\/api\/calendars\/secret\/days\.ics$/);
+    expect(addresses[1]).toMatch(/\/api\/calendars\/secret\/season\.ics$/);
     expect(part().textContent).toContain('Make another address');
   });
 

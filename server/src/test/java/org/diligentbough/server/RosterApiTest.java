@@ -62,6 +62,17 @@ class RosterApiTest {
     }
 
     @Test
+    void nobodyWorksAloneWhateverIsAsked() {
+        ObjectNode file = example();
+        ((ObjectNode) file.get("crew")).put("least", 1);
+        ((ArrayNode) file.get("people")).remove(1);
+        file.remove("fixed");
+        JsonNode roster = ask(file).expect(200);
+        assertThat(roster.get("crews")).isEmpty();
+        assertThat(roster.at("/notPlaced/0/reasons/0/code").stringValue()).isEqualTo("alone");
+    }
+
+    @Test
     void whatMayBeAbsentIsTakenAsUsual() {
         JsonNode roster = ask(JSON.readTree("""
                         {"format": "diligent-bough/roster", "version": 1, "steps": 100,

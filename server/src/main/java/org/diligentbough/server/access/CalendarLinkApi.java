@@ -24,14 +24,17 @@ class CalendarLinkApi {
     /**
      * Whether there is one.
      *
-     * @param path of it, told this once when it is made
+     * @param path of the year's windows by it, told this once when it is made
+     * @param daysPath of one's own days by it
      */
     record CalendarLinkView(
-            @MayBeNull Instant madeAt, @MayBeNull String path) {}
+            @MayBeNull Instant madeAt,
+            @MayBeNull String path,
+            @MayBeNull String daysPath) {}
 
     @GetMapping
     CalendarLinkView calendarLink(@PathVariable long siteId) {
-        return new CalendarLinkView(links.madeAt(siteId).orElse(null), null);
+        return new CalendarLinkView(links.madeAt(siteId).orElse(null), null, null);
     }
 
     /** Makes one; the one before, if any, leads nowhere from now on. */
@@ -39,7 +42,8 @@ class CalendarLinkApi {
     @ResponseStatus(HttpStatus.CREATED)
     CalendarLinkView makeCalendarLink(@PathVariable long siteId) {
         String token = links.make(siteId);
-        return new CalendarLinkView(links.madeAt(siteId).orElse(null), "/api/calendars/" + token + "/season.ics");
+        String at = "/api/calendars/" + token;
+        return new CalendarLinkView(links.madeAt(siteId).orElse(null), at + "/season.ics", at + "/days.ics");
     }
 
     @DeleteMapping

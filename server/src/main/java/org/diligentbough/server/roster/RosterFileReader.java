@@ -23,7 +23,9 @@ import tools.jackson.databind.JsonNode;
  */
 @Component
 class RosterFileReader {
+    /** Nobody works alone, whatever is asked. */
     private static final int LEAST = 2;
+
     private static final int MOST = 4;
     private static final double METRES_PER_MINUTE = 50;
     private static final int SET_UP_MINUTES = 5;
@@ -63,7 +65,7 @@ class RosterFileReader {
     private Asked asked(RosterFile file) {
         List<RosterFile.FixedFile> fixed = or(file.fixed(), List.of());
         RosterCase of = new RosterCase(
-                file.crew() == null ? LEAST : file.crew().least(),
+                file.crew() == null ? LEAST : Math.max(LEAST, file.crew().least()),
                 file.crew() == null ? MOST : file.crew().most(),
                 or(file.metresPerMinute(), METRES_PER_MINUTE),
                 or(file.setUpMinutes(), SET_UP_MINUTES),
