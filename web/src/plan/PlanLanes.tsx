@@ -101,7 +101,12 @@ export function PlanLanes({
       {plan.tried && plan.error instanceof Problem && plan.error.status === 409 && (
         <p>
           The plan below is theirs.{' '}
-          <Button size="sm" variant="outline-primary" onClick={() => to(plan.tried!.cut, plan.tried!.time)}>
+          <Button
+            size="sm"
+            variant="outline-primary"
+            disabled={plan.reading}
+            onClick={() => to(plan.tried!.cut, plan.tried!.time)}
+          >
             Move {plan.tried.cut.limb} to {plan.tried.time.yearLabel} in it all the same
           </Button>
         </p>

@@ -1,3 +1,4 @@
+import { useIsFetching } from '@tanstack/react-query';
 import { useState } from 'react';
 import type { Judgement, PlanWishes, Time } from '../api/client';
 import { guessed } from './guess';
@@ -9,6 +10,7 @@ export function usePlanEdits(judgement: Judgement, treeId: number) {
   const change = useEditPlan(treeId);
   const [before, setBefore] = useState<PlanWishes[]>([]);
   const [tried, setTried] = useState<{ cut: Moving; time: Time }>();
+  const reading = useIsFetching() > 0;
   const edits = judgement.edits;
   const pins = edits.pins ?? [];
   const send = (next: PlanWishes, guess?: Judgement) =>
@@ -37,6 +39,8 @@ export function usePlanEdits(judgement: Judgement, treeId: number) {
         )),
     /** What was moved last, to be moved again when somebody else was quicker. */
     tried,
+    /** Whether theirs is still on its way: a change made before would be refused once more. */
+    reading,
     busy: change.isPending,
     error: change.error,
   };
