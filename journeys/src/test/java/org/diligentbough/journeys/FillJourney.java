@@ -18,7 +18,8 @@ class FillJourney {
     void aCoordinatorFillsADayComparesTakesOverAndChangesByHand() {
         String site = DemoJourney.demo("kilnfield.json", "Kilnfield to fill");
         TestServer.judged();
-        JsonNode added = TestServer.post("/api" + site + "/days", """
+        JsonNode added =
+                TestServer.post("/api" + site + "/days", """
                         {"on": "2027-03-09", "starts": "09:30", "ends": "13:30", "shed": %s}
                         """.formatted(SHED)).expect(201);
         long day = added.get("id").longValue();
@@ -42,8 +43,7 @@ class FillJourney {
                 browser.press("Good enough");
             }
             assertThat(browser.button("Propose anew")).isVisible();
-            Assertions.assertThat(
-                            TestServer.get("/api/days/" + day).json().get("visits"))
+            Assertions.assertThat(TestServer.get("/api/days/" + day).json().get("visits"))
                     .as("nothing is changed before it is taken over")
                     .isEmpty();
             browser.press("Take it over");

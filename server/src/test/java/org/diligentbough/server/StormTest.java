@@ -25,7 +25,7 @@ import tools.jackson.databind.node.ObjectNode;
 /** Many who change the same site at once: each is answered, nobody with a failure, and nobody waits for one who waits for them. */
 class StormTest {
     private static final int HANDS = 8;
-    private static final int EDITS = 160;
+    private static final int EDITS = 96;
 
     private static long deadlocks() throws SQLException {
         try (Connection database = TestServer.database();

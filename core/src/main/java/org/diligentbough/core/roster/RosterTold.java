@@ -1,6 +1,7 @@
 package org.diligentbough.core.roster;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
@@ -69,8 +70,7 @@ final class RosterTold {
         List<String> people = new ArrayList<>();
         String leader = "";
         int most = -1;
-        for (int person :
-                new TreeSet<>(java.util.Arrays.stream(clock.people).boxed().toList())) {
+        for (int person : new TreeSet<>(Arrays.stream(clock.people).boxed().toList())) {
             people.add(index.of.people().get(person).id());
             int skill = index.of.people().get(person).skill();
             if (index.lead[day][person] && skill > most) {

@@ -2,6 +2,7 @@ package org.diligentbough.core.roster;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import ai.timefold.solver.core.api.score.buildin.hardmediumsoftlong.HardMediumSoftLongScore;
 import java.util.ArrayList;
 import java.util.List;
 import org.diligentbough.core.roster.RosterMaker.Limits;
@@ -21,6 +22,7 @@ class OptimumTest {
         private final RosterPlan plan;
         private final CaseIndex index;
         private long best = Long.MIN_VALUE;
+        private RosterScore score;
 
         private All(RosterCase of) {
             plan = new RosterPlan(of);
@@ -52,6 +54,9 @@ class OptimumTest {
                 boolean inSecond = (second >> one.number & 1) == 1;
                 one.crew = inFirst ? plan.crews.get(0) : inSecond ? plan.crews.get(1) : null;
             });
+            tour(0, 0);
+            tour(1, 0);
+            score = RosterScore.of(plan);
             // Of the tours of a set the one with the least way is the best: all else a set loses is the same in any
             // order.
             for (int of = 0; of < 1 << VISITS; of++) {
@@ -77,17 +82,26 @@ class OptimumTest {
 
         /** What breaks a must in one crew breaks it whatever the other does. */
         private boolean fits(int of) {
-            plan.crews.get(0).visits = shortest(of);
-            plan.crews.get(1).visits = List.of();
-            return RosterScore.of(plan).calculateScore().hardScore() == 0;
+            tour(0, of);
+            tour(1, 0);
+            return looked().hardScore() == 0;
+        }
+
+        private void tour(int crew, int of) {
+            plan.crews.get(crew).visits = shortest(of);
+        }
+
+        private HardMediumSoftLongScore looked() {
+            plan.crews.forEach(crew -> score.afterListVariableChanged(crew, RosterPlan.VISITS, 0, 0));
+            return score.calculateScore();
         }
 
         private void look(int of, int other) {
-            plan.crews.get(0).visits = shortest(of);
-            plan.crews.get(1).visits = shortest(other);
-            var score = RosterScore.of(plan).calculateScore();
-            if (score.hardScore() == 0) {
-                best = Math.max(best, score.mediumScore() * 1_000_000_000L + score.softScore());
+            tour(0, of);
+            tour(1, other);
+            HardMediumSoftLongScore now = looked();
+            if (now.hardScore() == 0) {
+                best = Math.max(best, now.mediumScore() * 1_000_000_000L + now.softScore());
             }
         }
 

@@ -29,6 +29,7 @@ import org.diligentbough.server.crew.PersonData.TicketData;
 import org.diligentbough.server.orchard.OrchardService;
 import org.diligentbough.server.orchard.TreeMapper.TreeRow;
 import org.diligentbough.server.plan.PlanMapper;
+import org.diligentbough.server.shared.ClockTime;
 import org.diligentbough.server.shared.CurrentPerson;
 import org.diligentbough.server.shared.MayBeNull;
 import org.diligentbough.server.shared.ProblemException;
@@ -46,10 +47,15 @@ import org.springframework.stereotype.Service;
 class DayRosterService {
     private static final Logger LOG = LoggerFactory.getLogger(DayRosterService.class);
     private static final double SECONDS = 6;
+    /** Crews and their pace as the roster file takes them where it says nothing (own assumptions). */
+    private static final int LEAST_IN_A_CREW = 2;
+
+    private static final int MOST_IN_A_CREW = 4;
+    private static final double METRES_PER_MINUTE = 50;
+    private static final int SET_UP_MINUTES = 5;
     private static final long WRITE_EVERY_MS = 250;
     private static final int MONTHS_OF_A_SEASON = 6;
     private static final double MINUTES_AN_HOUR = 60;
-    private static final int MINUTES = 60;
     /** What volunteers bring of their own. */
     private static final Set<String> OWN = Set.of(Codes.of(Kit.SECATEURS), Codes.of(Kit.GLOVES));
     /** Crowns as wide as these have room for two, and for three (own assumption). */
@@ -239,15 +245,15 @@ class DayRosterService {
         List<RosterCase.Person> coming = people(day, names);
         return new Asked(
                 new RosterCase(
-                        2,
-                        4,
-                        50,
-                        5,
+                        LEAST_IN_A_CREW,
+                        MOST_IN_A_CREW,
+                        METRES_PER_MINUTE,
+                        SET_UP_MINUTES,
                         List.of(new RosterCase.Day(
                                 DAY,
                                 day.onDay(),
-                                minutes(day.starts()),
-                                minutes(day.ends()),
+                                ClockTime.minutes(day.starts()),
+                                ClockTime.minutes(day.ends()),
                                 false,
                                 false,
                                 day.shed())),
@@ -320,7 +326,8 @@ class DayRosterService {
                 names.put(String.valueOf(one.id()), new ProposedPerson(one.id(), one.name()));
                 coming.add(new RosterCase.Person(
                         String.valueOf(one.id()),
-                        List.of(new RosterCase.Presence(DAY, minutes(day.starts()), minutes(day.ends()))),
+                        List.of(new RosterCase.Presence(
+                                DAY, ClockTime.minutes(day.starts()), ClockTime.minutes(day.ends()))),
                         one.birthYear() == null ? OptionalInt.empty() : OptionalInt.of(one.birthYear()),
                         skill(one, day.onDay(), knows.getOrDefault(one.id(), Set.of())),
                         hours.getOrDefault(one.id(), 0.0),
@@ -395,14 +402,12 @@ class DayRosterService {
 
     private static ProposedTurn clocked(ProposedTurn turn, int starts, int ends) {
         return new ProposedTurn(
-                turn.treeId(), turn.tag(), turn.visitId(), time(starts), time(ends), turn.minutes(), turn.urgent());
-    }
-
-    private static int minutes(String time) {
-        return Integer.parseInt(time.substring(0, 2)) * MINUTES + Integer.parseInt(time.substring(3));
-    }
-
-    private static String time(int minutes) {
-        return String.format(java.util.Locale.ROOT, "%02d:%02d", minutes / MINUTES, minutes % MINUTES);
+                turn.treeId(),
+                turn.tag(),
+                turn.visitId(),
+                ClockTime.text(starts),
+                ClockTime.text(ends),
+                turn.minutes(),
+                turn.urgent());
     }
 }

@@ -3,8 +3,10 @@ package org.diligentbough.server.roster;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import org.diligentbough.core.knowledge.Codes;
 import org.diligentbough.core.roster.Roster;
+import org.diligentbough.server.shared.ClockTime;
 import org.diligentbough.server.shared.Wording;
 
 /**
@@ -20,8 +22,6 @@ record RosterAnswer(
         ScoreAnswer score,
         List<PartAnswer> parts,
         double spentSeconds) {
-    private static final int MINUTES_AN_HOUR = 60;
-
     record CrewAnswer(String day, int crew, String leader, List<String> people, List<TurnAnswer> visits) {}
 
     record TurnAnswer(String visit, String starts, String ends) {}
@@ -40,7 +40,7 @@ record RosterAnswer(
         List<PartAnswer> parts = new ArrayList<>();
         roster.broken().forEach((must, times) -> parts.add(new PartAnswer(words(must), -times)));
         roster.points().entrySet().stream()
-                .sorted(java.util.Map.Entry.comparingByKey())
+                .sorted(Map.Entry.comparingByKey())
                 .forEach(part -> parts.add(new PartAnswer(words(part.getKey()), part.getValue())));
         return new RosterAnswer(
                 roster.crews().stream()
@@ -50,8 +50,10 @@ record RosterAnswer(
                                 crew.leader(),
                                 crew.people(),
                                 crew.visits().stream()
-                                        .map(turn ->
-                                                new TurnAnswer(turn.visit(), time(turn.starts()), time(turn.ends())))
+                                        .map(turn -> new TurnAnswer(
+                                                turn.visit(),
+                                                ClockTime.text(turn.starts()),
+                                                ClockTime.text(turn.ends())))
                                         .toList()))
                         .toList(),
                 roster.notPlaced().stream()
@@ -86,9 +88,5 @@ record RosterAnswer(
     /** A constraint as a leader would say it. */
     private static String words(Enum<?> constraint) {
         return constraint.name().toLowerCase(Locale.ROOT).replace('_', ' ');
-    }
-
-    private static String time(int minutes) {
-        return String.format(Locale.ROOT, "%02d:%02d", minutes / MINUTES_AN_HOUR, minutes % MINUTES_AN_HOUR);
     }
 }

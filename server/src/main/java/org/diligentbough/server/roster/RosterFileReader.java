@@ -11,6 +11,7 @@ import java.util.stream.Collectors;
 import org.diligentbough.core.Rulebook;
 import org.diligentbough.core.roster.RosterCase;
 import org.diligentbough.core.roster.RosterMaker.Limits;
+import org.diligentbough.server.shared.ClockTime;
 import org.diligentbough.server.shared.FieldProblem;
 import org.diligentbough.server.shared.OpenFormat;
 import org.diligentbough.server.shared.ProblemException;
@@ -33,7 +34,6 @@ class RosterFileReader {
     private static final int SKILL = 1;
     private static final int PLACES = 2;
     private static final double WORTH = 0.5;
-    private static final int MINUTES_AN_HOUR = 60;
 
     private final OpenFormat format = new OpenFormat("roster file", "/formats/roster.schema.json");
     private final RosterCase.Weights weights;
@@ -93,8 +93,8 @@ class RosterFileReader {
         return new RosterCase.Day(
                 day.id(),
                 day.date(),
-                minutes(day.starts()),
-                minutes(day.ends()),
+                ClockTime.minutes(day.starts()),
+                ClockTime.minutes(day.ends()),
                 or(day.wet(), false),
                 or(day.windy(), false),
                 or(day.shed(), Map.of()));
@@ -108,8 +108,10 @@ class RosterFileReader {
                 person.days().stream()
                         .map(there -> new RosterCase.Presence(
                                 there.day(),
-                                minutes(or(there.from(), days.get(there.day()).starts())),
-                                minutes(or(there.until(), days.get(there.day()).ends()))))
+                                ClockTime.minutes(
+                                        or(there.from(), days.get(there.day()).starts())),
+                                ClockTime.minutes(
+                                        or(there.until(), days.get(there.day()).ends()))))
                         .toList(),
                 person.birthYear() == null ? OptionalInt.empty() : OptionalInt.of(person.birthYear()),
                 or(person.skill(), SKILL),
@@ -143,10 +145,6 @@ class RosterFileReader {
 
     private static <T> T or(T given, T otherwise) {
         return given == null ? otherwise : given;
-    }
-
-    private static int minutes(String time) {
-        return Integer.parseInt(time.substring(0, 2)) * MINUTES_AN_HOUR + Integer.parseInt(time.substring(3));
     }
 
     /** What fields say of each other. */
@@ -230,7 +228,7 @@ class RosterFileReader {
         }
 
         private void ordered(String from, String until, String at) {
-            if (minutes(until) <= minutes(from)) {
+            if (ClockTime.minutes(until) <= ClockTime.minutes(from)) {
                 say(at, "is not later than the beginning; give a later time");
             }
         }
