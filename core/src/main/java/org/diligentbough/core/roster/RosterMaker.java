@@ -1,6 +1,5 @@
 package org.diligentbough.core.roster;
 
-import ai.timefold.solver.core.api.score.buildin.hardmediumsoftlong.HardMediumSoftLongScore;
 import ai.timefold.solver.core.api.solver.Solver;
 import ai.timefold.solver.core.api.solver.SolverFactory;
 import ai.timefold.solver.core.config.heuristic.selector.move.composite.UnionMoveSelectorConfig;
@@ -19,7 +18,6 @@ import ai.timefold.solver.core.config.solver.EnvironmentMode;
 import ai.timefold.solver.core.config.solver.SolverConfig;
 import ai.timefold.solver.core.config.solver.termination.TerminationConfig;
 import java.time.Duration;
-import java.util.List;
 import java.util.OptionalInt;
 import java.util.function.BooleanSupplier;
 import java.util.function.Consumer;
@@ -165,15 +163,5 @@ public final class RosterMaker {
                                 new ListSwapMoveSelectorConfig(),
                                 new SubListChangeMoveSelectorConfig(),
                                 new KOptListMoveSelectorConfig()))));
-    }
-
-    /** How good a plan is, for whoever tests it. */
-    static HardMediumSoftLongScore score(RosterPlan plan) {
-        return RosterScore.of(plan).calculateScore();
-    }
-
-    /** The wishes in the order they weigh. */
-    public static List<Should> wishes() {
-        return List.of(Should.values());
     }
 }

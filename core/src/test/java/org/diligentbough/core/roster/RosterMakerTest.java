@@ -42,7 +42,7 @@ class RosterMakerTest {
                                 Limits.steps(200, seed), seed % 2 == 0, EnvironmentMode.FULL_ASSERT)
                         .buildSolver()
                         .solve(plan);
-                assertThat(best.score).isEqualTo(RosterMaker.score(best));
+                assertThat(best.score).isEqualTo(RosterScore.of(best).calculateScore());
             }
         }
     }
