@@ -65,9 +65,11 @@ class BenchJourney {
             browser.page.locator(".limb-list button").first().click();
             String picked = browser.page.locator(".limb-list tr.picked button").innerText();
             assertThat(browser.page.locator(".tree-drawing .tag.picked")).hasText(picked);
-            browser.page.locator(".tree-drawing .tag").last().click();
-            assertThat(browser.page.locator(".limb-list tr.picked button"))
-                    .hasText(browser.page.locator(".tree-drawing .tag.picked").textContent());
+            Locator tag = browser.page.locator(".tree-drawing .tag").last();
+            String next = tag.textContent();
+            tag.click();
+            assertThat(browser.page.locator(".limb-list tr.picked button")).hasText(next);
+            assertThat(browser.page.locator(".tree-drawing .tag.picked")).hasText(next);
         }
     }
 
