@@ -107,7 +107,7 @@ function Proposed({
                   <Link to={'/sites/' + day.siteId + '/trees/' + turn.treeId}>{turn.tag}</Link>{' '}
                   <span className="faint">{personMinutes(turn.minutes)}</span>{' '}
                   {turn.urgent && <State code="urgent" word="urgent" />}{' '}
-                  {turn.visitId == null && <span className="faint">new on the day</span>}
+                  {turn.visitId == null && <span className="faint">new</span>}
                 </li>
               ))}
             </ol>
