@@ -11,6 +11,7 @@ const turn = (treeId: number, starts: string, ends: string, more = {}) => ({
   ends,
   minutes: 60,
   urgent: false,
+  leaves: [],
   ...more,
 });
 const roster = {
@@ -21,7 +22,10 @@ const roster = {
         { id: 1, name: 'Ada' },
         { id: 2, name: 'Bo' },
       ],
-      turns: [turn(5, '09:35', '10:05', { visitId: 7, urgent: true }), turn(6, '10:12', '10:42')],
+      turns: [
+        turn(5, '09:35', '10:05', { visitId: 7, urgent: true }),
+        turn(6, '10:12', '10:42', { leaves: ['C', 'D'] }),
+      ],
     },
     {
       crew: 2,
@@ -70,6 +74,7 @@ describe('filling a day', () => {
     expect(first).toContain('Ada leads, Bo');
     expect(first).toContain('09:35–10:05 K-5');
     expect(first).toContain('urgent');
+    expect(first).toContain('without C, D: nobody holds the ticket');
     expect(first).toContain('new');
     expect(box.textContent).toContain('In no crew: Ed.');
     expect(box.querySelector('details')!.textContent).toContain('K-9: Hours ran out.');

@@ -108,6 +108,9 @@ function Proposed({
                   <span className="faint">{personMinutes(turn.minutes)}</span>{' '}
                   {turn.urgent && <State code="urgent" word="urgent" />}{' '}
                   {turn.visitId == null && <span className="faint">new</span>}
+                  {turn.leaves.length > 0 && (
+                    <span className="faint">; without {turn.leaves.join(', ')}: nobody holds the ticket</span>
+                  )}
                 </li>
               ))}
             </ol>

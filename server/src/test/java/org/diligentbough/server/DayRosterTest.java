@@ -103,6 +103,39 @@ class DayRosterTest {
     }
 
     @Test
+    void whatWantsATicketNobodyHoldsIsLeftAndTheRestIsDone() throws InterruptedException {
+        // The only ladder ticket stays at home; limb C of one tree is three metres up.
+        come(person("Luke Leads", 1970, "lead", "first-aid"), person("Abel Adult", 1980));
+        long tree = TestServer.tree(site, "F-9");
+        post(
+                        "/api/trees/" + tree + "/surveys",
+                        TestServer.walkJson()
+                                .replace(
+                                        "\"id\": \"C\", \"diameterCm\": 7, \"originHeightM\": 1.5",
+                                        "\"id\": \"C\", \"diameterCm\": 7, \"originHeightM\": 3"))
+                .expect(201);
+        TestServer.judged();
+        JsonNode roster = proposed();
+        JsonNode turn = roster.get("crews")
+                .valueStream()
+                .flatMap(crew -> crew.get("turns").valueStream())
+                .filter(one -> one.get("tag").stringValue().equals("F-9"))
+                .findFirst()
+                .orElseThrow();
+        assertThat(turn.get("leaves")).extracting(JsonNode::stringValue).contains("C");
+        JsonNode taken = post(
+                        "/api/days/" + dayId + "/roster/taken", "{\"version\": " + version() + ", \"crews\": [1]}")
+                .expect(200);
+        assertThat(taken.get("visits"))
+                .filteredOn(one -> one.get("tag").stringValue().equals("F-9"))
+                .singleElement()
+                .satisfies(one -> assertThat(one.get("cuts"))
+                        .extracting(cut -> cut.get("limb").stringValue())
+                        .doesNotContain("C")
+                        .isNotEmpty());
+    }
+
+    @Test
     void whatStandsOnTheDayStaysAndAHandStopsTheClock() throws InterruptedException {
         long tree =
                 get("/api/sites/" + site + "/trees").json().at("/trees/2/id").longValue();

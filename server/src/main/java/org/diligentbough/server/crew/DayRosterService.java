@@ -34,6 +34,7 @@ import org.diligentbough.server.shared.CurrentPerson;
 import org.diligentbough.server.shared.MayBeNull;
 import org.diligentbough.server.shared.ProblemException;
 import org.diligentbough.server.shared.Wording;
+import org.diligentbough.server.visit.VisitCut;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.scheduling.concurrent.CustomizableThreadFactory;
@@ -125,6 +126,8 @@ class DayRosterService {
      * A tree's turn.
      *
      * @param visitId of a tree that is on the day already; null for one that would be put on it
+     * @param cuts those that would be put on, where not all are
+     * @param leaves limbs whose cuts want a ticket that nobody who comes holds
      */
     public record ProposedTurn(
             long treeId,
@@ -133,7 +136,12 @@ class DayRosterService {
             String starts,
             String ends,
             int minutes,
-            boolean urgent) {}
+            boolean urgent,
+            @MayBeNull List<ProposedCut> cuts,
+            List<String> leaves) {}
+
+    /** A cut by its limb and kind. */
+    public record ProposedCut(String limb, String kind) {}
 
     /** A tree that found no place, and why. */
     public record LeftTree(long treeId, String tag, List<String> reasons) {}
@@ -201,7 +209,17 @@ class DayRosterService {
                 String id = "visit-" + visit.id();
                 boolean urgent = visit.cuts().stream().anyMatch(cut -> cut.urgent());
                 turns.put(
-                        id, new ProposedTurn(visit.treeId(), visit.tag(), visit.id(), "", "", visit.minutes(), urgent));
+                        id,
+                        new ProposedTurn(
+                                visit.treeId(),
+                                visit.tag(),
+                                visit.id(),
+                                "",
+                                "",
+                                visit.minutes(),
+                                urgent,
+                                null,
+                                List.of()));
                 visits.add(visit(
                         id,
                         orchard.tree(visit.treeId()),
@@ -216,9 +234,25 @@ class DayRosterService {
                 fixed.add(new RosterCase.FixedVisit(id, DAY));
             }
         }
+        Map<String, ProposedPerson> names = new HashMap<>();
+        List<RosterCase.Person> coming = people(day, names);
+        Set<String> held = coming.stream()
+                .flatMap(one -> one.ticketsUntil().entrySet().stream())
+                .filter(ticket -> !ticket.getValue().isBefore(day.onDay()))
+                .map(Map.Entry::getKey)
+                .collect(Collectors.toSet());
         Map<Long, Double> worth = worth(day);
         for (Candidate candidate : candidates.candidates(day.id())) {
             String id = "tree-" + candidate.treeId();
+            // What wants a ticket nobody has is left for another day, and the rest is done.
+            List<VisitCut> may = candidate.cuts().stream()
+                    .filter(cut -> held.containsAll(cut.tickets()))
+                    .toList();
+            boolean all = may.size() == candidate.cuts().size() || may.isEmpty() && besides(candidate) == 0;
+            List<VisitCut> cuts = all ? candidate.cuts() : may;
+            int minutes = besides(candidate)
+                    + cuts.stream().mapToInt(VisitCut::minutes).sum();
+            boolean urgent = cuts.stream().anyMatch(VisitCut::urgent);
             turns.put(
                     id,
                     new ProposedTurn(
@@ -227,22 +261,29 @@ class DayRosterService {
                             null,
                             "",
                             "",
-                            candidate.minutes(),
-                            candidate.urgent()));
+                            minutes,
+                            urgent,
+                            all
+                                    ? null
+                                    : cuts.stream()
+                                            .map(cut -> new ProposedCut(cut.limb(), cut.kind()))
+                                            .toList(),
+                            candidate.cuts().stream()
+                                    .filter(cut -> !cuts.contains(cut))
+                                    .map(VisitCut::limb)
+                                    .toList()));
             visits.add(visit(
                     id,
                     orchard.tree(candidate.treeId()),
                     candidate.closes(),
-                    candidate.minutes(),
-                    Set.copyOf(candidate.tickets()),
+                    minutes,
+                    cuts.stream().flatMap(cut -> cut.tickets().stream()).collect(Collectors.toSet()),
                     kit(candidate.kit()),
-                    candidate.cuts().stream().anyMatch(DayReader::offTheGround),
+                    cuts.stream().anyMatch(DayReader::offTheGround),
                     candidate.sick(),
-                    candidate.urgent(),
+                    urgent,
                     worth.getOrDefault(candidate.treeId(), 0.0)));
         }
-        Map<String, ProposedPerson> names = new HashMap<>();
-        List<RosterCase.Person> coming = people(day, names);
         return new Asked(
                 new RosterCase(
                         LEAST_IN_A_CREW,
@@ -264,6 +305,12 @@ class DayRosterService {
                         weights),
                 turns,
                 names);
+    }
+
+    /** Person-minutes of what no ticket is wanted for: shoots, yearly work, ordinary cutting. */
+    private static int besides(Candidate candidate) {
+        return candidate.minutes()
+                - candidate.cuts().stream().mapToInt(VisitCut::minutes).sum();
     }
 
     private static RosterCase.Visit visit(
@@ -408,6 +455,8 @@ class DayRosterService {
                 ClockTime.text(starts),
                 ClockTime.text(ends),
                 turn.minutes(),
-                turn.urgent());
+                turn.urgent(),
+                turn.cuts(),
+                turn.leaves());
     }
 }

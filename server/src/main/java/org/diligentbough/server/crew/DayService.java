@@ -11,7 +11,9 @@ import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Collectors;
 import org.diligentbough.core.Evaluation;
+import org.diligentbough.core.knowledge.Codes;
 import org.diligentbough.core.plan.CutKey;
+import org.diligentbough.core.verdict.Verdict;
 import org.diligentbough.server.consent.ConsentService;
 import org.diligentbough.server.crew.DayMapper.DayRow;
 import org.diligentbough.server.crew.DayMapper.State;
@@ -344,7 +346,14 @@ public class DayService {
     private void takeOver(long id, Turned one, int place) {
         Long visitId = one.turn().visitId();
         if (visitId == null) {
-            visitId = make(one.turn().treeId(), id, row(id).onDay(), new Wanted(null, null, true));
+            List<CutKey> cuts = one.turn().cuts() == null
+                    ? null
+                    : one.turn().cuts().stream()
+                            .map(cut -> new CutKey(
+                                    cut.limb(),
+                                    Codes.parse(Verdict.class, cut.kind()).orElseThrow()))
+                            .toList();
+            visitId = make(one.turn().treeId(), id, row(id).onDay(), new Wanted(cuts, null, true));
         } else if (visits.visit(visitId)
                 .filter(visit -> Long.valueOf(id).equals(visit.workDayId()) && !visit.logged())
                 .isEmpty()) {
