@@ -100,7 +100,7 @@ function Proposed({
             <Hours crew={crew} starts={day.data.starts} ends={day.data.ends} />
             <ol className="turns">
               {crew.turns.map((turn) => (
-                <li key={turn.treeId}>
+                <li key={turn.visitId ?? -turn.treeId}>
                   <span className="clock">
                     {turn.starts}–{turn.ends}
                   </span>{' '}
@@ -154,7 +154,7 @@ function Hours({ crew, starts, ends }: { crew: ProposedCrew; starts: string; end
     <div className="crew-hours" aria-hidden>
       {crew.turns.map((turn) => (
         <span
-          key={turn.treeId}
+          key={turn.visitId ?? -turn.treeId}
           style={{ left: at(turn.starts) + '%', width: at(turn.ends) - at(turn.starts) + '%' }}
           className={turn.urgent ? 'urgent' : ''}
         >

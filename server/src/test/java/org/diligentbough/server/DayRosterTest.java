@@ -7,6 +7,7 @@ import static org.diligentbough.server.TestServer.post;
 import static org.diligentbough.server.TestServer.put;
 import static org.diligentbough.server.TestServer.send;
 
+import java.time.LocalDate;
 import java.util.HashSet;
 import java.util.Set;
 import java.util.UUID;
@@ -159,6 +160,17 @@ class DayRosterTest {
     }
 
     @Test
+    void whoIsForgottenStandsInNoProposal() throws InterruptedException {
+        long gone = person("Gwen Gone " + UUID.randomUUID(), 1980, "lead", "first-aid");
+        TestServer.sql("delete from membership where person_id = " + gone + " and site_id <> " + site);
+        come(gone, person("Abel Adult", 1980));
+        assertThat(proposed().get("crews")).isNotEmpty();
+        post("/api/people/" + gone + "/forgotten", "{}").expect(204);
+        assertThat(get("/api/days/" + dayId + "/roster").json().get("roster").isNull())
+                .isTrue();
+    }
+
+    @Test
     void nothingIsTakenOverThatIsNotThereAnyMore() throws InterruptedException {
         post("/api/days/" + dayId + "/roster/taken", "{\"version\": " + version() + ", \"crews\": [1]}")
                 .expect(422);
@@ -171,6 +183,19 @@ class DayRosterTest {
         assertThat(get("/api/days/" + dayId + "/roster").json().get("roster").isNull())
                 .isTrue();
         assertThat(day().get("visits")).isEmpty();
+    }
+
+    @Test
+    void weatherHoldsATreeBackAndSaysWhy() throws InterruptedException {
+        String soon = LocalDate.parse(TestServer.TODAY).plusDays(3).toString();
+        TestServer.sql("update work_day set on_date = '" + soon + "' where id = " + dayId);
+        TestServer.sql("insert into weather_day (site_id, on_day, min_c, max_c, rain_mm, wind_kmh, file) values ("
+                + site + ", '" + soon + "', -18, -9, 0, 5, 'frost.csv')");
+        JsonNode roster = proposed();
+        assertThat(roster.get("crews")).isEmpty();
+        assertThat(roster.get("left")).hasSize(4).allSatisfy(left -> assertThat(
+                        left.at("/reasons/0").stringValue())
+                .containsIgnoringCase("freez"));
     }
 
     @Test

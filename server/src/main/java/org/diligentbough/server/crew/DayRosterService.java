@@ -14,21 +14,27 @@ import java.util.Set;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.stream.Collectors;
-import org.diligentbough.core.Rulebook;
+import java.util.stream.Stream;
 import org.diligentbough.core.crew.Kit;
 import org.diligentbough.core.knowledge.Codes;
+import org.diligentbough.core.orchard.Species;
 import org.diligentbough.core.roster.Roster;
 import org.diligentbough.core.roster.RosterCase;
 import org.diligentbough.core.roster.RosterMaker;
 import org.diligentbough.core.roster.RosterMaker.Limits;
+import org.diligentbough.core.season.MayCut;
+import org.diligentbough.core.season.Weather;
+import org.diligentbough.server.access.PrivacyService.PersonForgotten;
 import org.diligentbough.server.crew.DayMapper.DayRow;
 import org.diligentbough.server.crew.DayView.Candidate;
 import org.diligentbough.server.crew.DayView.VisitView;
 import org.diligentbough.server.crew.PeopleService.Person;
 import org.diligentbough.server.crew.PersonData.TicketData;
+import org.diligentbough.server.figures.SiteRules;
 import org.diligentbough.server.orchard.OrchardService;
 import org.diligentbough.server.orchard.TreeMapper.TreeRow;
 import org.diligentbough.server.plan.PlanMapper;
+import org.diligentbough.server.season.SiteWeatherService;
 import org.diligentbough.server.shared.ClockTime;
 import org.diligentbough.server.shared.CurrentPerson;
 import org.diligentbough.server.shared.MayBeNull;
@@ -37,6 +43,7 @@ import org.diligentbough.server.shared.Wording;
 import org.diligentbough.server.visit.VisitCut;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
+import org.springframework.context.event.EventListener;
 import org.springframework.scheduling.concurrent.CustomizableThreadFactory;
 import org.springframework.stereotype.Service;
 
@@ -74,7 +81,8 @@ class DayRosterService {
     private final ProposalMapper proposals;
     private final CurrentPerson person;
     private final Wording wording;
-    private final RosterCase.Weights weights;
+    private final SiteRules rules;
+    private final SiteWeatherService weather;
     private final ExecutorService hand = Executors.newSingleThreadExecutor(new CustomizableThreadFactory("roster-"));
     private volatile boolean stopping;
 
@@ -88,7 +96,8 @@ class DayRosterService {
             ProposalMapper proposals,
             CurrentPerson person,
             Wording wording,
-            Rulebook rules) {
+            SiteRules rules,
+            SiteWeatherService weather) {
         this.days = days;
         this.candidates = candidates;
         this.people = people;
@@ -98,7 +107,8 @@ class DayRosterService {
         this.proposals = proposals;
         this.person = person;
         this.wording = wording;
-        this.weights = RosterCase.Weights.of(rules.knowledge());
+        this.rules = rules;
+        this.weather = weather;
     }
 
     /** What was found so far is kept; nobody betters it any more. */
@@ -165,6 +175,12 @@ class DayRosterService {
         proposals.stop(dayId);
     }
 
+    /** Whoever is forgotten stands in no proposal any more; it is looked for anew where it is wanted. */
+    @EventListener
+    void forgotten(PersonForgotten event) {
+        proposals.dropNaming(event.personId());
+    }
+
     void throwAway(long dayId) {
         proposals.drop(dayId);
     }
@@ -197,7 +213,8 @@ class DayRosterService {
     }
 
     /** What a roster is made of, with what its names stand for. */
-    private record Asked(RosterCase of, Map<String, ProposedTurn> turns, Map<String, ProposedPerson> people) {}
+    private record Asked(
+            RosterCase of, Map<String, ProposedTurn> turns, Map<String, ProposedPerson> people, List<LeftTree> held) {}
 
     private Asked asked(DayRow day) {
         DayView view = days.day(day.id());
@@ -236,17 +253,30 @@ class DayRosterService {
         }
         Map<String, ProposedPerson> names = new HashMap<>();
         List<RosterCase.Person> coming = people(day, names);
-        Set<String> held = coming.stream()
+        Set<String> tickets = coming.stream()
                 .flatMap(one -> one.ticketsUntil().entrySet().stream())
                 .filter(ticket -> !ticket.getValue().isBefore(day.onDay()))
                 .map(Map.Entry::getKey)
                 .collect(Collectors.toSet());
         Map<Long, Double> worth = worth(day);
+        SiteWeatherService.Known known = weather.of(day.siteId());
+        List<LeftTree> held = new ArrayList<>();
         for (Candidate candidate : candidates.candidates(day.id())) {
+            Weather.Holds holds =
+                    known.holds(Codes.parse(Species.class, candidate.species()).orElseThrow(), day.onDay());
+            if (holds.answer() == MayCut.Answer.NO) {
+                held.add(new LeftTree(
+                        candidate.treeId(),
+                        candidate.tag(),
+                        holds.reasons().stream()
+                                .map(reason -> wording.of(reason).text())
+                                .toList()));
+                continue;
+            }
             String id = "tree-" + candidate.treeId();
             // What wants a ticket nobody has is left for another day, and the rest is done.
             List<VisitCut> may = candidate.cuts().stream()
-                    .filter(cut -> held.containsAll(cut.tickets()))
+                    .filter(cut -> tickets.containsAll(cut.tickets()))
                     .toList();
             boolean all = may.size() == candidate.cuts().size() || may.isEmpty() && besides(candidate) == 0;
             List<VisitCut> cuts = all ? candidate.cuts() : may;
@@ -302,9 +332,10 @@ class DayRosterService {
                         visits,
                         fixed,
                         List.of(),
-                        weights),
+                        RosterCase.Weights.of(rules.of(day.siteId()).knowledge())),
                 turns,
-                names);
+                names,
+                held);
     }
 
     /** Person-minutes of what no ticket is wanted for: shoots, yearly work, ordinary cutting. */
@@ -428,15 +459,17 @@ class DayRosterService {
                 .toList();
         return new Proposed(
                 crews,
-                roster.notPlaced().stream()
-                        .map(left -> new LeftTree(
-                                asked.turns().get(left.visit()).treeId(),
-                                asked.turns().get(left.visit()).tag(),
-                                left.reasons().stream()
-                                        .map(reason -> wording.text(
-                                                "roster." + Codes.of(reason.why()),
-                                                reason.what().replace('-', ' ')))
-                                        .toList()))
+                Stream.concat(
+                                asked.held().stream(),
+                                roster.notPlaced().stream()
+                                        .map(left -> new LeftTree(
+                                                asked.turns().get(left.visit()).treeId(),
+                                                asked.turns().get(left.visit()).tag(),
+                                                left.reasons().stream()
+                                                        .map(reason -> wording.text(
+                                                                "roster." + Codes.of(reason.why()),
+                                                                reason.what().replace('-', ' ')))
+                                                        .toList())))
                         .toList(),
                 asked.people().entrySet().stream()
                         .filter(one -> !at.contains(one.getKey()))

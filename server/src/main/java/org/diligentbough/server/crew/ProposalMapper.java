@@ -49,6 +49,12 @@ interface ProposalMapper {
     @Delete("delete from day_proposal where work_day_id = #{dayId}")
     void drop(long dayId);
 
+    @Delete("""
+            delete from day_proposal
+            where jsonb_path_exists(roster, '$.**.id ? (@ == $person)', jsonb_build_object('person', #{personId}::bigint))
+            """)
+    void dropNaming(long personId);
+
     /** Person-minutes of somebody at a site since a day. */
     record WorkedRow(Long personId, Double minutes) {}
 
