@@ -4,6 +4,7 @@ import ai.timefold.solver.core.api.score.buildin.hardmediumsoftlong.HardMediumSo
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import org.diligentbough.core.Effort;
 import org.diligentbough.core.roster.RosterCase.Visit;
 
 /**
@@ -12,6 +13,8 @@ import org.diligentbough.core.roster.RosterCase.Visit;
  * begins with it.
  */
 final class PlainLeader {
+    private static final int TRIED = 5;
+
     private final RosterPlan plan;
     private final CaseIndex index;
     private final List<Integer> turn;
@@ -54,7 +57,7 @@ final class PlainLeader {
         List<PersonDay> people = plan.peopleOf(day);
         int best = 0;
         HardMediumSoftLongScore bestScore = RosterScore.of(plan).calculateScore();
-        for (int many = 1; many <= crews.size(); many++) {
+        for (int many : howMany(crews.size())) {
             form(crews.subList(0, many), people, day);
             place(crews.subList(0, many));
             HardMediumSoftLongScore score = RosterScore.of(plan).calculateScore();
@@ -68,6 +71,16 @@ final class PlainLeader {
             form(crews.subList(0, best), people, day);
             place(crews.subList(0, best));
         }
+    }
+
+    /** How many crews are tried: all there can be where they are few, else a few between. */
+    private static List<Integer> howMany(int most) {
+        int step = Math.max(1, (int) Math.ceil((double) most / TRIED));
+        List<Integer> tried = new ArrayList<>();
+        for (int many = most; many >= 1; many -= step) {
+            tried.add(0, many);
+        }
+        return tried;
     }
 
     private static void clear(List<CrewSlot> crews, List<PersonDay> people) {
@@ -126,6 +139,7 @@ final class PlainLeader {
         RosterScore score = RosterScore.of(plan);
         HardMediumSoftLongScore now = score.calculateScore();
         for (int number : turn) {
+            Effort.look();
             if (score.isPlaced(number)) {
                 continue;
             }

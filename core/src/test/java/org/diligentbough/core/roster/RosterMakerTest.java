@@ -1,11 +1,14 @@
 package org.diligentbough.core.roster;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.catchThrowable;
 
 import ai.timefold.solver.core.config.solver.EnvironmentMode;
+import java.time.Duration;
 import java.util.List;
 import java.util.Map;
 import java.util.concurrent.atomic.AtomicInteger;
+import org.diligentbough.core.Effort;
 import org.diligentbough.core.roster.RosterCase.FixedPerson;
 import org.diligentbough.core.roster.RosterCase.FixedVisit;
 import org.diligentbough.core.roster.RosterMaker.Limits;
@@ -124,6 +127,18 @@ class RosterMakerTest {
         assertThat(roster.crews().size()).isGreaterThan(20);
         assertThat(first[0] / 1e9).as("the first stands after s").isLessThan(5);
         assertThat(told.get()).isGreaterThan(1);
+    }
+
+    @Test
+    void aLargeFileEndsAtItsBoundOfEffort() {
+        RosterCase of = RandomRosters.of(9, 40, 200, 500);
+        long begun = System.nanoTime();
+        Throwable ended = catchThrowable(
+                () -> Effort.within(Duration.ofSeconds(2), () -> RosterMaker.make(of, Limits.seconds(1, 1))));
+        if (ended != null) {
+            assertThat(ended).isInstanceOf(Effort.TooMuch.class);
+        }
+        assertThat((System.nanoTime() - begun) / 1e9).isLessThan(20);
     }
 
     @Test
