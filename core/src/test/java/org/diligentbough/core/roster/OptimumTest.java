@@ -59,32 +59,32 @@ class OptimumTest {
             score = RosterScore.of(plan);
             // Of the tours of a set the one with the least way is the best: all else a set loses is the same in any
             // order.
-            for (int of = 0; of < 1 << VISITS; of++) {
-                if (first == 0 && of != 0 || !fits(of)) {
-                    continue;
-                }
-                int rest = (1 << VISITS) - 1 - of;
-                for (int other = rest; ; other = (other - 1) & rest) {
-                    if (second != 0 || other == 0) {
+            List<Integer> ofSecond = fitting(1, second);
+            for (int of : fitting(0, first)) {
+                for (int other : ofSecond) {
+                    if ((of & other) == 0) {
                         look(of, other);
-                    }
-                    if (other == 0) {
-                        break;
                     }
                 }
             }
         }
 
+        /** Sets of visits a crew can do: what breaks a must in one crew breaks it whatever the other does. */
+        private List<Integer> fitting(int crew, int people) {
+            tour(1 - crew, 0);
+            List<Integer> sets = new ArrayList<>();
+            for (int of = 0; of < 1 << VISITS; of++) {
+                tour(crew, of);
+                if (of == 0 || people != 0 && looked().hardScore() == 0) {
+                    sets.add(of);
+                }
+            }
+            return sets;
+        }
+
         private static boolean crewOfRightSize(int people) {
             int size = Integer.bitCount(people);
             return size == 0 || size >= 2 && size <= 4;
-        }
-
-        /** What breaks a must in one crew breaks it whatever the other does. */
-        private boolean fits(int of) {
-            tour(0, of);
-            tour(1, 0);
-            return looked().hardScore() == 0;
         }
 
         private void tour(int crew, int of) {
