@@ -146,6 +146,9 @@ final class Browser implements AutoCloseable {
 
     /** Brings the checks of axe onto the page, the way a debugger does: its own policy lets no script of others in. */
     void axe() {
+        // A colour on its way to another is none that anybody reads.
+        page.evaluate("Promise.race([Promise.allSettled(document.getAnimations().map((one) => one.finished)),"
+                + " new Promise((late) => setTimeout(late, 1000))])");
         page.evaluate(TestServer.file("web/node_modules/axe-core/axe.min.js"));
     }
 
