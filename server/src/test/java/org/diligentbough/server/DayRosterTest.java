@@ -105,8 +105,11 @@ class DayRosterTest {
 
     @Test
     void whatWantsATicketNobodyHoldsIsLeftAndTheRestIsDone() throws InterruptedException {
-        // The only ladder ticket stays at home; limb C of one tree is three metres up.
-        come(person("Luke Leads", 1970, "lead", "first-aid"), person("Abel Adult", 1980));
+        // The only ladder ticket is of somebody under age; limb C of one tree is three metres up.
+        come(
+                person("Luke Leads", 1970, "lead", "first-aid"),
+                person("Abel Adult", 1980),
+                person("Yara Ladder", 2011, "ladder"));
         long tree = TestServer.tree(site, "F-9");
         post(
                         "/api/trees/" + tree + "/surveys",

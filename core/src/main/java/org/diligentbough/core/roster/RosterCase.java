@@ -76,13 +76,13 @@ public record RosterCase(
             knows = Set.copyOf(knows);
         }
 
-        boolean holds(String ticket, LocalDate on) {
+        public boolean holds(String ticket, LocalDate on) {
             LocalDate until = ticketsUntil.get(ticket);
             return until != null && !until.isBefore(on);
         }
 
         /** Whether they may still be under 18: a year alone does not say before the year after the birthday. */
-        boolean maybeUnderAge(LocalDate on) {
+        public boolean maybeUnderAge(LocalDate on) {
             return birthYear.isPresent() && on.getYear() - birthYear.getAsInt() <= OF_AGE;
         }
     }

@@ -319,7 +319,7 @@ public class DayService {
      */
     @Transactional
     public DayView takeOver(long id, int version, List<Integer> crews) {
-        DayRosterService.Proposed roster = proposals
+        Proposed roster = proposals
                 .of(id)
                 .map(ProposalMapper.ProposalRow::roster)
                 .orElseThrow(() -> ProblemException.wrongField("", "has no proposal; look for one first"));
@@ -341,7 +341,7 @@ public class DayService {
     }
 
     /** A tree's turn in its crew. */
-    private record Turned(DayRosterService.ProposedCrew crew, DayRosterService.ProposedTurn turn) {}
+    private record Turned(Proposed.ProposedCrew crew, Proposed.ProposedTurn turn) {}
 
     private void takeOver(long id, Turned one, int place) {
         Long visitId = one.turn().visitId();
@@ -362,7 +362,7 @@ public class DayService {
                     "has " + one.turn().tag() + ", which is not on the day any more; look for a proposal anew");
         }
         visits.clearPeople(visitId);
-        for (DayRosterService.ProposedPerson person : one.crew().people()) {
+        for (Proposed.ProposedPerson person : one.crew().people()) {
             days.addPerson(id, known(id, person.id()));
             visits.addPerson(visitId, person.id());
         }

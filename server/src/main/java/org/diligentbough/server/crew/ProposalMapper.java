@@ -9,7 +9,6 @@ import org.apache.ibatis.annotations.Mapper;
 import org.apache.ibatis.annotations.Param;
 import org.apache.ibatis.annotations.Select;
 import org.apache.ibatis.annotations.Update;
-import org.diligentbough.server.crew.DayRosterService.Proposed;
 
 /** The table of what days are proposed to be filled with, and what people did before. */
 @Mapper
@@ -38,6 +37,13 @@ interface ProposalMapper {
             where work_day_id = #{dayId} and begun_at = #{begun} and ended_at is null
             """)
     int better(@Param("dayId") long dayId, @Param("begun") Instant begun, @Param("roster") Proposed roster);
+
+    /** Its turn has come: it is over after so many seconds at the latest. */
+    @Update("""
+            update day_proposal set until = now() + make_interval(secs => #{seconds})
+            where work_day_id = #{dayId} and begun_at = #{begun} and ended_at is null
+            """)
+    void hold(@Param("dayId") long dayId, @Param("begun") Instant begun, @Param("seconds") double seconds);
 
     @Update(
             "update day_proposal set ended_at = now() where work_day_id = #{dayId} and begun_at = #{begun} and ended_at is null")

@@ -81,8 +81,7 @@ record RosterAnswer(
     }
 
     private static WhyAnswer why(Roster.Reason reason, Wording wording) {
-        String code = Codes.of(reason.why());
-        return new WhyAnswer(code, wording.text("roster." + code, reason.what().replace('-', ' ')));
+        return new WhyAnswer(Codes.of(reason.why()), wording.of(reason));
     }
 
     /** A constraint as a leader would say it. */

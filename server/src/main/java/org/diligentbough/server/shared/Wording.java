@@ -7,6 +7,7 @@ import java.util.Locale;
 import org.diligentbough.core.knowledge.Codes;
 import org.diligentbough.core.knowledge.Reason;
 import org.diligentbough.core.knowledge.Source;
+import org.diligentbough.core.roster.Roster;
 import org.springframework.context.MessageSource;
 import org.springframework.stereotype.Component;
 
@@ -30,9 +31,10 @@ public class Wording {
         return reasons.stream().map(this::of).toList();
     }
 
-    /** A sentence of the wordings by its key. */
-    public String text(String key, Object... arguments) {
-        return messages.getMessage(key, arguments, Locale.ENGLISH);
+    /** Why a tree found no place on a roster. */
+    public String of(Roster.Reason reason) {
+        return messages.getMessage(
+                "roster." + Codes.of(reason.why()), new Object[] {reason.what().replace('-', ' ')}, Locale.ENGLISH);
     }
 
     /** The sentence for a reason and where it comes from. */

@@ -1,0 +1,43 @@
+package org.diligentbough.server.crew;
+
+import java.util.List;
+import org.diligentbough.server.shared.MayBeNull;
+
+/** What a day is proposed to be filled with, as it is kept and shown. */
+public record Proposed(
+        List<ProposedCrew> crews,
+        List<LeftTree> left,
+        List<ProposedPerson> leftOut,
+        List<String> missing,
+        int idleMinutes) {
+
+    /** A crew; the first of its people leads it. */
+    public record ProposedCrew(int crew, List<ProposedPerson> people, List<ProposedTurn> turns) {}
+
+    /** Somebody in a crew or in none. */
+    public record ProposedPerson(long id, String name) {}
+
+    /**
+     * A tree's turn.
+     *
+     * @param visitId of a tree that is on the day already; null for one that would be put on it
+     * @param cuts those that would be put on, where not all are
+     * @param leaves limbs whose cuts want a ticket that nobody who comes holds
+     */
+    public record ProposedTurn(
+            long treeId,
+            String tag,
+            @MayBeNull Long visitId,
+            String starts,
+            String ends,
+            int minutes,
+            boolean urgent,
+            @MayBeNull List<ProposedCut> cuts,
+            List<String> leaves) {}
+
+    /** A cut by its limb and kind. */
+    public record ProposedCut(String limb, String kind) {}
+
+    /** A tree that found no place, and why. */
+    public record LeftTree(long treeId, String tag, List<String> reasons) {}
+}
