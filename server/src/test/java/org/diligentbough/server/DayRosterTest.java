@@ -94,6 +94,9 @@ class DayRosterTest {
                         "{\"version\": " + version() + ", \"crews\": [" + crews + "]}")
                 .expect(200);
         assertThat(taken.get("visits")).hasSize(turns);
+        assertThat(get("/api/days/" + dayId + "/roster").json().get("roster").isNull())
+                .as("what was taken over whole is offered no more")
+                .isTrue();
         assertThat(taken.at("/visits/0/starts").stringValue()).isEqualTo("09:35");
         assertThat(taken.at("/visits/0/crew").intValue()).isPositive();
         assertThat(taken.at("/visits/0/people").size()).isGreaterThanOrEqualTo(2);

@@ -337,6 +337,9 @@ public class DayService {
                 place++;
                 takeOver(id, one, place);
             }
+            if (roster.crews().stream().allMatch(crew -> crews.contains(crew.crew()))) {
+                proposals.drop(id); // it is the day now
+            }
         });
     }
 
