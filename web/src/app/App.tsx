@@ -8,6 +8,7 @@ type View = () => Promise<React.ComponentType>;
 const VIEWS: [path: string, view: View][] = [
   ['/', () => import('../orchard/Welcome').then((is) => is.Welcome)],
   ['/join', () => import('./Join').then((is) => is.Join)],
+  ['/come', () => import('../crew/ComingPage').then((is) => is.ComingPage)],
   ['/sites/new', () => import('../orchard/SiteForm').then((is) => is.AddSite)],
   ['/sites/:siteId', () => import('../orchard/OrchardView').then((is) => is.OrchardView)],
   ['/sites/:siteId/today', () => import('../today/TodayView').then((is) => is.TodayView)],
@@ -32,6 +33,7 @@ const VIEWS: [path: string, view: View][] = [
   ['/sites/:siteId/days/:dayId/sheet', () => import('../crew/DaySheet').then((is) => is.DaySheet)],
   ['/sites/:siteId/days/:dayId/log', () => import('../visit/LogPicker').then((is) => is.LogDay)],
   ['/sites/:siteId/people', () => import('../crew/PeopleView').then((is) => is.PeopleView)],
+  ['/sites/:siteId/letters', () => import('../crew/LettersView').then((is) => is.LettersView)],
   ['/sites/:siteId/log', () => import('../visit/LogPicker').then((is) => is.LogPicker)],
   ['/sites/:siteId/visits/:visitId/log', () => import('../visit/LogView').then((is) => is.LogView)],
 ];

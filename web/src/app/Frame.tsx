@@ -132,6 +132,9 @@ export function Frame() {
   );
 }
 
+/** Pages for whoever has a secret address. */
+const OPEN = ['/join', '/come'];
+
 /** Where a phone is used outdoors: there nobody is sent away from what they are at. */
 const OUTDOORS = /^\/sites\/\d+\/(walk|log|waiting|trees\/\d+\/walk|visits\/\d+\/log|days\/\d+\/log)/;
 
@@ -157,7 +160,7 @@ function useWho(pathname: string) {
   return {
     me,
     who,
-    ended: !!me && !who && pathname !== '/join',
+    ended: !!me && !who && !OPEN.includes(pathname),
     outside: !!currentPersonId() && OUTDOORS.test(pathname),
   };
 }

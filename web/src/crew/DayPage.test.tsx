@@ -66,6 +66,7 @@ beforeEach(() => {
   answers.set('GET /api/days/{dayId}', day());
   answers.set('GET /api/days/{dayId}/candidates', [candidate]);
   answers.set('GET /api/days/{dayId}/roster', { looking: false });
+  answers.set('GET /api/days/{dayId}/invitations', []);
   answers.set('GET /api/people', [
     { id: 1, name: 'Ada', tickets: [], canCome: [], sites: EVERYWHERE },
     {

@@ -12,6 +12,7 @@ import { date, minutes, personMinutes, weekday, words } from '../parts/format';
 import { useAskOnce } from '../parts/useAskOnce';
 import { useTitle } from '../parts/useTitle';
 import { TICKETS } from '../vocabulary/verdict';
+import { AskedPeople } from './AskedPeople';
 import { Candidates } from './Candidates';
 import { DayForm } from './DayForm';
 import { type DayAction, useDay, useDayAction, usePeople, useRainOff } from './queries';
@@ -144,6 +145,7 @@ function TheDay({ day }: { day: Day }) {
         </section>
         <div>
           <Coming day={day} run={run} busy={act.isPending} fixed={!open} />
+          {open && !day.past && <AskedPeople day={day} />}
           {open && !day.past && <Candidates day={day} run={run} busy={act.isPending} />}
         </div>
       </div>

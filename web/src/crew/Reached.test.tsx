@@ -14,6 +14,7 @@ describe('how somebody is reached', () => {
     await type('Whom to call when something happens', 'Mother, 0100 2');
     await press('Keep it');
     expect(asked.find((one) => one.method === 'PUT')?.body).toEqual({
+      mail: '',
       contact: '0100 1',
       emergency: 'Mother, 0100 2',
     });

@@ -8,22 +8,32 @@ import { useContact, useDayContacts, useKeepContact } from './queries';
 export function Reached({ personId }: { personId: number }) {
   const known = useContact(personId);
   if (!known.data) return <Loading error={known.error} />;
-  return <Fields personId={personId} contact={known.data.contact} emergency={known.data.emergency} />;
+  return (
+    <Fields
+      personId={personId}
+      mail={known.data.mail}
+      contact={known.data.contact}
+      emergency={known.data.emergency}
+    />
+  );
 }
 
 function Fields({
   personId,
+  mail,
   contact,
   emergency,
 }: {
   personId: number;
+  mail?: string;
   contact?: string;
   emergency?: string;
 }) {
   const keep = useKeepContact(personId);
+  const [letters, setLetters] = useState(mail ?? '');
   const [reach, setReach] = useState(contact ?? '');
   const [call, setCall] = useState(emergency ?? '');
-  const same = reach === (contact ?? '') && call === (emergency ?? '');
+  const same = letters === (mail ?? '') && reach === (contact ?? '') && call === (emergency ?? '');
   return (
     <section aria-label="In case of need" className="mt-4">
       <h2>In case of need</h2>
@@ -34,10 +44,20 @@ function Fields({
       <form
         onSubmit={(e) => {
           e.preventDefault();
-          keep.mutate({ contact: reach, emergency: call });
+          keep.mutate({ mail: letters, contact: reach, emergency: call });
         }}
         style={{ maxWidth: 480 }}
       >
+        <Form.Group controlId={'mail-' + personId} className="mb-2">
+          <Form.Label>Mail address</Form.Label>
+          <Form.Control
+            type="email"
+            value={letters}
+            maxLength={200}
+            onChange={(e) => setLetters(e.target.value)}
+          />
+          <Form.Text>Invitations and reminders go there.</Form.Text>
+        </Form.Group>
         <Form.Group controlId={'contact-' + personId} className="mb-2">
           <Form.Label>How to be reached</Form.Label>
           <Form.Control value={reach} maxLength={200} onChange={(e) => setReach(e.target.value)} />

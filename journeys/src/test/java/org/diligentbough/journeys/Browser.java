@@ -169,8 +169,10 @@ final class Browser implements AutoCloseable {
 
     /** Turns to a pane of a tree's bench. */
     void pane(String name) {
-        page.getByRole(AriaRole.TAB, new Page.GetByRoleOptions().setName(name).setExact(true))
-                .click();
+        Locator tab = page.getByRole(
+                AriaRole.TAB, new Page.GetByRoleOptions().setName(name).setExact(true));
+        tab.click();
+        assertThat(tab).hasAttribute("aria-selected", "true");
     }
 
     Locator heading(String text) {

@@ -309,6 +309,9 @@ class RightsTest {
                 case "what-if" ->
                     number("insert into what_if (tree_id, name, wish, made_by, made_on) values (" + tree + ", '"
                             + UUID.randomUUID() + "', '{}', " + by + ", '2027-02-01')" + tail);
+                case "letter" ->
+                    number("insert into letter (site_id, person_id, kind, subject, body, link, eml, state) values ("
+                            + site + ", " + other + ", 'told', 's', 'b', '', 'e', 'by-hand')" + tail);
                 case "invitation" ->
                     number("insert into invitation (hash, kind, site_id, person_id, good_until) values ('"
                             + UUID.randomUUID() + "', 'join', " + site + ", " + other + ", now())" + tail);

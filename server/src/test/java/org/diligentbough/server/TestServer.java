@@ -2,6 +2,8 @@ package org.diligentbough.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import com.icegreen.greenmail.util.GreenMail;
+import com.icegreen.greenmail.util.ServerSetup;
 import java.io.IOException;
 import java.net.URI;
 import java.net.http.HttpClient;
@@ -36,6 +38,9 @@ import tools.jackson.databind.json.JsonMapper;
 public final class TestServer {
     public static final String TODAY = "2027-02-20";
     public static final JsonMapper JSON = new JsonMapper();
+
+    /** Takes the mail this server sends. */
+    public static final GreenMail MAIL = new GreenMail(ServerSetup.SMTP.dynamicPort());
 
     private static final HttpClient HTTP = HttpClient.newHttpClient();
     private static final String ADMIN_URL = System.getenv("BOUGH_TEST_DB");
@@ -79,6 +84,7 @@ public final class TestServer {
     }
 
     private static void start() {
+        MAIL.start();
         if (ADMIN_URL == null) {
             throw new IllegalStateException("These tests need a PostgreSQL of their own: run them by ./test");
         }
@@ -101,6 +107,9 @@ public final class TestServer {
                         "--springdoc.default-produces-media-type=application/json",
                         "--springdoc.writer-with-order-by-keys=true",
                         "--springdoc.writer-with-default-pretty-printer=true",
+                        "--bough.mail.host=127.0.0.1",
+                        "--bough.mail.port=" + MAIL.getSmtp().getPort(),
+                        "--bough.mail.tls=false",
                         "--bough.photos.folder=" + photos());
         everybodyEverywhere();
         person = firstCoordinator();

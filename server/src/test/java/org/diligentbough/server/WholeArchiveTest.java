@@ -66,6 +66,8 @@ class WholeArchiveTest {
             "account",
             "invitation",
             "calendar_link",
+            "day_answer_link",
+            "letter",
             "person_contact",
             "access_event",
             "spring_session",
@@ -125,6 +127,11 @@ class WholeArchiveTest {
         sql("insert into day_note (work_day_id, said_by, note) select id, " + me
                 + ", 'bring gloves' from work_day where site_id = " + siteId + " order by id limit 1");
         sql(
+                "insert into day_invitation (work_day_id, person_id, invited_by, invited_at, answer, from_time, until_time, remark,"
+                        + " answered_at, told) select id, " + me + ", " + me
+                        + ", '2027-02-01', 'yes', '10:00', '12:00', 'by bicycle', '2027-02-02', 'a digest' from work_day where site_id = "
+                        + siteId);
+        sql(
                 "insert into work_day (site_id, on_date, starts, ends, state, shed) select site_id, on_date, '13:00', '15:00', 'planned', shed "
                         + "from work_day where site_id = " + siteId + " and state = 'planned' order by id limit 1");
         sql(
@@ -169,6 +176,7 @@ class WholeArchiveTest {
                 "consent",
                 "contentment",
                 "day_note",
+                "day_invitation",
                 "photo",
                 "history");
         assertThat(tables)

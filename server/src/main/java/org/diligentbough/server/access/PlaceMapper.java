@@ -73,6 +73,9 @@ interface PlaceMapper {
     @Select("select site_id" + OF_NO_TREE + ", seen_by as by" + OF_NO_DAY + "from stage_sighting where id = #{id}")
     Optional<Place> sighting(long id);
 
+    @Select("select site_id" + OF_NO_TREE + NOTHING_ELSE + "from letter where id = #{id}")
+    Optional<Place> letter(long id);
+
     @Select("select site_id" + OF_NO_TREE + ", done_by as by" + OF_NO_DAY + "from care_done where id = #{id}")
     Optional<Place> care(long id);
 

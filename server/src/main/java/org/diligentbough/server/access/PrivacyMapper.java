@@ -19,7 +19,7 @@ interface PrivacyMapper {
                           from membership m join site s on s.id = m.site_id where m.person_id = #{id}),
                 'ownTrees', (select coalesce(jsonb_agg(t.tag order by t.tag), '[]')
                              from tree_owner o join tree t on t.id = o.tree_id where o.person_id = #{id}),
-                'reached', (select jsonb_build_object('contact', c.contact, 'emergency', c.emergency)
+                'reached', (select jsonb_build_object('mail', c.mail, 'contact', c.contact, 'emergency', c.emergency)
                             from person_contact c where c.person_id = #{id}),
                 'tickets', (select coalesce(jsonb_agg(jsonb_build_object('ticket', ticket, 'until', until)), '[]')
                             from person_ticket where person_id = #{id}),
@@ -27,6 +27,13 @@ interface PrivacyMapper {
                             from person_free_day where person_id = #{id}),
                 'days', (select coalesce(jsonb_agg(d.on_date order by d.on_date), '[]')
                          from work_day_person w join work_day d on d.id = w.work_day_id where w.person_id = #{id}),
+                'asked', (select coalesce(jsonb_agg(jsonb_build_object('day', d.on_date, 'answer', i.answer, 'from', i.from_time,
+                                                                       'until', i.until_time, 'remark', i.remark)
+                                                    order by d.on_date), '[]')
+                          from day_invitation i join work_day d on d.id = i.work_day_id where i.person_id = #{id}),
+                'letters', (select coalesce(jsonb_agg(jsonb_build_object('at', l.made_at, 'to', l.mail_to, 'subject', l.subject)
+                                                      order by l.id), '[]')
+                            from letter l where l.person_id = #{id}),
                 'logs', (select coalesce(jsonb_agg(jsonb_build_object('on', l.on_date, 'tree', t.tag, 'note', l.note)
                                                    order by l.id), '[]')
                          from visit_log l join tree_visit v on v.id = l.tree_visit_id join tree t on t.id = v.tree_id

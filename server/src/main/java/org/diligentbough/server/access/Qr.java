@@ -12,13 +12,13 @@ import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 
 /** A QR code as rows of 0 and 1, to be drawn by whoever shows it. */
-final class Qr {
+public final class Qr {
     private static final int QUIET_MODULES = 2;
 
     private Qr() {}
 
     /** The code of a text, with its quiet margin; as many rows as columns. */
-    static List<String> rows(String text) {
+    public static List<String> rows(String text) {
         try {
             BitMatrix code = new QRCodeWriter()
                     .encode(

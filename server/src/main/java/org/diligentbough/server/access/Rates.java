@@ -10,7 +10,7 @@ import org.springframework.stereotype.Component;
 
 /** Counts what somebody asks for, and has whoever asks too often wait. Nobody is locked out for good. */
 @Component
-class Rates {
+public class Rates {
     private static final int MOST_COUNTED = 100_000;
 
     private final Cache<String, AtomicInteger> minute;
@@ -38,12 +38,12 @@ class Rates {
      *
      * @throws ProblemException 429 when it is one more than {@code most} within a minute of the first
      */
-    void aMinute(String what, int most) {
+    public void aMinute(String what, int most) {
         count(minute, what, most, Duration.ofMinutes(1), "in a minute");
     }
 
     /** The same for an hour. */
-    void anHour(String what, int most) {
+    public void anHour(String what, int most) {
         count(hour, what, most, Duration.ofHours(1), "in an hour");
     }
 

@@ -39,7 +39,8 @@ class Rights {
         FRUIT("treeId"),
         WHAT_IF("id"),
         PERSON("personId"),
-        INVITATION("id");
+        INVITATION("id"),
+        LETTER("letterId");
 
         private final String variable;
 

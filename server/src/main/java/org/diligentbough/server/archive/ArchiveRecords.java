@@ -102,6 +102,13 @@ class ArchiveRecords {
                     AS_ADDED,
                     Set.of("said_by"),
                     Set.of()),
+            new Carried(
+                    "invitations",
+                    "day_invitation",
+                    "r.work_day_id in (select id from work_day where site_id = #{siteId})",
+                    "r.work_day_id, " + NAME,
+                    Set.of("person_id", "invited_by"),
+                    Set.of("at_address")),
             new Carried(PHOTOS, "photo", OF_TREE, AS_ADDED, Set.of("added_by"), Set.of(CAME_AS)),
             new Carried(
                     HISTORY,

@@ -1,5 +1,6 @@
 package org.diligentbough.server.crew;
 
+import jakarta.validation.constraints.Pattern;
 import jakarta.validation.constraints.Size;
 import java.time.LocalDate;
 import java.util.List;
@@ -35,6 +36,13 @@ class ContactService {
 
     /** How somebody is reached, and whom to call when something happens to them. */
     record ContactData(
+            @MayBeNull
+            @Size(max = 200, message = "is longer than 200 letters")
+            @Pattern(
+                    regexp = "\\s*|\\s*[^@\\s]+@[^@\\s]+\\s*",
+                    message = "is no mail address; give one such as wren@orchard.example")
+            String mail,
+
             @MayBeNull @Size(max = 200, message = "is longer than 200 letters")
             String contact,
 
@@ -45,6 +53,7 @@ class ContactService {
     record DayContact(
             long personId,
             String name,
+            @MayBeNull String mail,
             @MayBeNull String contact,
             @MayBeNull String emergency) {}
 
@@ -59,18 +68,19 @@ class ContactService {
 
     ContactData of(long personId) {
         return contacts.of(personId)
-                .map(row -> new ContactData(row.contact(), row.emergency()))
-                .orElse(new ContactData(null, null));
+                .map(row -> new ContactData(row.mail(), row.contact(), row.emergency()))
+                .orElse(new ContactData(null, null, null));
     }
 
     @Transactional
     ContactData keep(long personId, ContactData data) {
+        String mail = stripped(data.mail());
         String contact = stripped(data.contact());
         String emergency = stripped(data.emergency());
-        if (contact == null && emergency == null) {
+        if (mail == null && contact == null && emergency == null) {
             contacts.drop(personId);
         } else {
-            contacts.keep(personId, contact, emergency);
+            contacts.keep(personId, mail, contact, emergency);
         }
         return of(personId);
     }
@@ -89,7 +99,8 @@ class ContactService {
                 from,
                 until,
                 (told ? contacts.onDay(dayId).stream() : Stream.<ContactMapper.ContactRow>empty())
-                        .map(row -> new DayContact(row.personId(), row.name(), row.contact(), row.emergency()))
+                        .map(row ->
+                                new DayContact(row.personId(), row.name(), row.mail(), row.contact(), row.emergency()))
                         .toList());
     }
 

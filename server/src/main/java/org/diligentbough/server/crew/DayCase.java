@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.OptionalInt;
 import java.util.Set;
+import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.diligentbough.core.crew.Kit;
 import org.diligentbough.core.knowledge.Codes;
@@ -16,6 +17,7 @@ import org.diligentbough.core.roster.RosterCase;
 import org.diligentbough.core.season.MayCut;
 import org.diligentbough.core.season.Weather;
 import org.diligentbough.server.crew.DayMapper.DayRow;
+import org.diligentbough.server.crew.DayMapper.SaidRow;
 import org.diligentbough.server.crew.DayView.Candidate;
 import org.diligentbough.server.crew.DayView.VisitView;
 import org.diligentbough.server.crew.PeopleService.Person;
@@ -57,6 +59,7 @@ class DayCase {
     private static final String DAY = "day";
 
     private final DayService days;
+    private final DayMapper rows;
     private final DayCandidates candidates;
     private final PeopleService people;
     private final PersonMapper members;
@@ -69,6 +72,7 @@ class DayCase {
 
     DayCase(
             DayService days,
+            DayMapper rows,
             DayCandidates candidates,
             PeopleService people,
             PersonMapper members,
@@ -79,6 +83,7 @@ class DayCase {
             SiteRules rules,
             SiteWeatherService weather) {
         this.days = days;
+        this.rows = rows;
         this.candidates = candidates;
         this.people = people;
         this.members = members;
@@ -272,17 +277,21 @@ class DayCase {
         proposals.known(day.siteId()).forEach(row -> knows.computeIfAbsent(row.personId(), id -> new HashSet<>())
                 .add(String.valueOf(row.treeId())));
         Set<Long> here = Set.copyOf(members.members(day.siteId()));
+        Map<Long, SaidRow> said =
+                rows.said(day.id()).stream().collect(Collectors.toMap(SaidRow::personId, Function.identity()));
         List<RosterCase.Person> coming = new ArrayList<>();
         for (Person one : people.everybody()) {
-            boolean offers = here.contains(one.id())
+            SaidRow answer = said.get(one.id());
+            // Whoever was asked is taken at that word, and only else at what they said of the date before.
+            boolean offers = (answer == null || answer.answer().equals("yes"))
+                    && here.contains(one.id())
                     && one.leftOn() == null
                     && one.canCome().contains(day.onDay());
             if (day.people().contains(one.id()) || offers) {
                 names.put(String.valueOf(one.id()), new ProposedPerson(one.id(), one.name()));
                 coming.add(new RosterCase.Person(
                         String.valueOf(one.id()),
-                        List.of(new RosterCase.Presence(
-                                DAY, ClockTime.minutes(day.starts()), ClockTime.minutes(day.ends()))),
+                        List.of(there(day, answer)),
                         one.birthYear() == null ? OptionalInt.empty() : OptionalInt.of(one.birthYear()),
                         skill(one, day.onDay(), knows.getOrDefault(one.id(), Set.of())),
                         hours.getOrDefault(one.id(), 0.0),
@@ -291,6 +300,18 @@ class DayCase {
             }
         }
         return coming;
+    }
+
+    /** The whole day, or the hours somebody said of it. */
+    private static RosterCase.Presence there(DayRow day, SaidRow said) {
+        int from = ClockTime.minutes(day.starts());
+        int until = ClockTime.minutes(day.ends());
+        return said == null || said.fromTime() == null
+                ? new RosterCase.Presence(DAY, from, until)
+                : new RosterCase.Presence(
+                        DAY,
+                        Math.max(from, ClockTime.minutes(said.fromTime())),
+                        Math.min(until, ClockTime.minutes(said.untilTime())));
     }
 
     /** From their tickets and from what they did here (own assumption): who leads teaches, who did three trees has cut. */

@@ -14,6 +14,7 @@ import net.fortuna.ical4j.model.property.Sequence;
 import net.fortuna.ical4j.model.property.Status;
 import net.fortuna.ical4j.model.property.Uid;
 import net.fortuna.ical4j.model.property.immutable.ImmutableCalScale;
+import net.fortuna.ical4j.model.property.immutable.ImmutableMethod;
 import net.fortuna.ical4j.model.property.immutable.ImmutableVersion;
 import org.diligentbough.server.crew.DayMapper.DayRow;
 import org.diligentbough.server.crew.DayMapper.State;
@@ -24,7 +25,7 @@ import org.springframework.stereotype.Component;
 
 /** Work days as calendar entries. */
 @Component
-class DayFeed {
+public class DayFeed {
     private final DayService days;
     private final DayMapper rows;
     private final VisitMapper visits;
@@ -40,6 +41,14 @@ class DayFeed {
     Calendar day(long dayId) {
         DayRow day = days.row(dayId);
         return calendar(List.of(day), orchard.site(day.siteId()));
+    }
+
+    /** A day as it is sent: taken into a calendar, or out of it when it does not take place. */
+    public String mailed(long dayId) {
+        DayRow day = days.row(dayId);
+        Calendar calendar = calendar(List.of(day), orchard.site(day.siteId()));
+        calendar.add(DayService.over(day) ? ImmutableMethod.CANCEL : ImmutableMethod.PUBLISH);
+        return calendar.toString();
     }
 
     /** Those somebody is on, of a site. */

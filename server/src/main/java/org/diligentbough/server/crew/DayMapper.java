@@ -74,6 +74,18 @@ public interface DayMapper {
     @Insert("insert into work_day_person (work_day_id, person_id) values (#{id}, #{personId}) on conflict do nothing")
     int addPerson(@Param("id") long id, @Param("personId") long personId);
 
+    @Delete("delete from work_day_person where work_day_id = #{id} and person_id = #{personId}")
+    int removePerson(@Param("id") long id, @Param("personId") long personId);
+
+    /** What somebody who was asked said; the hours are null for the whole day. */
+    record SaidRow(Long personId, String answer, String fromTime, String untilTime) {}
+
+    @Select("""
+            select person_id, answer, to_char(from_time, 'HH24:MI') as from_time, to_char(until_time, 'HH24:MI') as until_time
+            from day_invitation where work_day_id = #{id} and answer is not null
+            """)
+    List<SaidRow> said(long id);
+
     /** Something noted of a day as a whole. */
     record NoteRow(Long id, String note, String saidBy, Instant saidAt) {}
 

@@ -31,6 +31,7 @@ import org.diligentbough.server.shared.ProblemException;
 import org.diligentbough.server.shared.Today;
 import org.diligentbough.server.visit.VisitMapper;
 import org.diligentbough.server.visit.VisitMapper.VisitRow;
+import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -56,6 +57,7 @@ public class DayService {
     private final CurrentPerson person;
     private final Today today;
     private final Once once;
+    private final ApplicationEventPublisher events;
 
     DayService(
             DayMapper days,
@@ -70,7 +72,8 @@ public class DayService {
             History history,
             CurrentPerson person,
             Today today,
-            Once once) {
+            Once once,
+            ApplicationEventPublisher events) {
         this.days = days;
         this.proposals = proposals;
         this.visits = visits;
@@ -84,6 +87,7 @@ public class DayService {
         this.person = person;
         this.today = today;
         this.once = once;
+        this.events = events;
     }
 
     /** Whether a day takes no more changes: it was rained off or called off. */
@@ -91,9 +95,16 @@ public class DayService {
         return day.state() == State.RAINED_OFF || day.state() == State.CALLED_OFF;
     }
 
-    DayView day(long id) {
+    public DayView day(long id) {
         return reader.view(row(id));
     }
+
+    /**
+     * Said within the transaction that changes a day.
+     *
+     * @param movedToDay the day the work of one that was rained off went to; null for any other change
+     */
+    public record DayChanged(DayView before, DayView after, Long movedToDay) {}
 
     DayRow row(long id) {
         return days.find(id).orElseThrow(() -> ProblemException.notFound("There is no such work day."));
@@ -143,6 +154,29 @@ public class DayService {
             people.forEach(one -> days.addPerson(id, known(id, one)));
             days.dropAbsent(id);
         });
+    }
+
+    /** @throws ProblemException 422 when somebody does not belong to the site of a day */
+    public void belongs(long dayId, long personId) {
+        known(dayId, personId);
+    }
+
+    /** Somebody comes or does not, by their own word: never refused, what it breaks is told. */
+    @Transactional
+    public void comes(long id, long personId, boolean comes) {
+        DayRow day = row(id);
+        if (day.people().contains(personId) == comes) {
+            return;
+        }
+        DayView before = reader.view(day);
+        take(day, day.version());
+        if (comes) {
+            days.addPerson(id, personId);
+        } else {
+            days.removePerson(id, personId);
+            days.dropAbsent(id);
+        }
+        history.changed(new About("day", id, day.siteId(), null), before, day(id));
     }
 
     private long known(long dayId, long personId) {
@@ -415,6 +449,7 @@ public class DayService {
         DayView after = day(id);
         DayView targetAfter = day(target);
         history.changed(new About("day", id, day.siteId(), null), before, after);
+        events.publishEvent(new DayChanged(before, after, target));
         history.changed(new About("day", target, day.siteId(), null), targetBefore, targetAfter);
         return new RainedOff(after, targetAfter, back);
     }
@@ -466,6 +501,7 @@ public class DayService {
             throw ProblemException.refused(refused);
         }
         history.changed(new About("day", id, day.siteId(), null), before, after);
+        events.publishEvent(new DayChanged(before, after, null));
         return after;
     }
 
