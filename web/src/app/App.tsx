@@ -1,5 +1,6 @@
 import { createBrowserRouter, type RouteObject } from 'react-router';
 import { Loading } from '../parts/Loading';
+import { Broken } from './Broken';
 import { Frame } from './Frame';
 
 type View = () => Promise<React.ComponentType>;
@@ -42,6 +43,7 @@ const VIEWS: [path: string, view: View][] = [
 export const router = createBrowserRouter([
   {
     element: <Frame />,
+    errorElement: <Broken />,
     hydrateFallbackElement: <Loading error={null} />,
     children: [
       ...VIEWS.map(([path, view]): RouteObject => ({

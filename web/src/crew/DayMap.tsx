@@ -14,8 +14,12 @@ const LETTERS = 0.045;
 /** A round length for the scale, about a fifth of the map. */
 const scaleM = (wide: number) => [2, 5, 10, 20, 50, 100, 200].find((one) => one > wide / 8) ?? 500;
 
-/** The trees of a day from above, in their order, with the way from one to the next; dashed rings are their crowns. */
-export function DayMap({ stops }: { stops: Stop[] }) {
+/** How the ways of crews are told apart: whole, dashed, dotted, and again. */
+const DASHES = [[], [6, 4], [1.5, 3]];
+
+/** The trees of a day from above, each crew's in their order with the way from one to the next; dashed rings are their crowns. */
+export function DayMap({ ways }: { ways: Stop[][] }) {
+  const stops = ways.flat();
   if (stops.length < 2) return null;
   const left = Math.min(...stops.map((stop) => stop.eastM - stop.spreadM / 2)) - AROUND_M;
   const right = Math.max(...stops.map((stop) => stop.eastM + stop.spreadM / 2)) + AROUND_M;
@@ -29,7 +33,9 @@ export function DayMap({ stops }: { stops: Stop[] }) {
       <svg
         viewBox={`${left} ${top} ${wide} ${bottom - top}`}
         role="img"
-        aria-label={'The way: ' + stops.map((stop, i) => i + 1 + ' ' + stop.tag).join(', ')}
+        aria-label={
+          'The way: ' + ways.map((way) => way.map((stop, i) => i + 1 + ' ' + stop.tag).join(', ')).join('; ')
+        }
       >
         {stops.map((stop) => (
           <circle
@@ -43,30 +49,36 @@ export function DayMap({ stops }: { stops: Stop[] }) {
             strokeDasharray={text / 3 + ' ' + text / 3}
           />
         ))}
-        <polyline
-          points={stops.map((stop) => stop.eastM + ',' + -stop.northM).join(' ')}
-          fill="none"
-          stroke="var(--ink)"
-          strokeWidth={text / 8}
-        />
-        {stops.map((stop, i) => (
-          <g key={stop.tag} transform={`translate(${stop.eastM} ${-stop.northM})`} fontSize={text}>
-            <circle r={text * 0.75} fill="var(--sheet)" stroke="var(--ink)" strokeWidth={text / 10} />
-            <text textAnchor="middle" dy="0.35em" fontWeight={700} fill="var(--ink)">
-              {i + 1}
-            </text>
-            <text
-              x={text}
-              dy="-0.5em"
-              fill="var(--ink)"
-              stroke="var(--sheet)"
-              strokeWidth={text / 5}
-              paintOrder="stroke"
-            >
-              {stop.tag}
-            </text>
-          </g>
+        {ways.map((way, i) => (
+          <polyline
+            key={i}
+            points={way.map((stop) => stop.eastM + ',' + -stop.northM).join(' ')}
+            fill="none"
+            stroke="var(--ink)"
+            strokeWidth={text / 8}
+            strokeDasharray={DASHES[i % DASHES.length]!.map((dash) => (dash * text) / 8).join(' ')}
+          />
         ))}
+        {ways.flatMap((way) =>
+          way.map((stop, i) => (
+            <g key={stop.tag} transform={`translate(${stop.eastM} ${-stop.northM})`} fontSize={text}>
+              <circle r={text * 0.75} fill="var(--sheet)" stroke="var(--ink)" strokeWidth={text / 10} />
+              <text textAnchor="middle" dy="0.35em" fontWeight={700} fill="var(--ink)">
+                {i + 1}
+              </text>
+              <text
+                x={text}
+                dy="-0.5em"
+                fill="var(--ink)"
+                stroke="var(--sheet)"
+                strokeWidth={text / 5}
+                paintOrder="stroke"
+              >
+                {stop.tag}
+              </text>
+            </g>
+          )),
+        )}
         <g transform={`translate(${left + text} ${bottom - text})`} fontSize={text * 0.9} fill="var(--ink)">
           <path
             d={`M0 ${-text / 2}V0H${scale}V${-text / 2}`}
@@ -83,7 +95,10 @@ export function DayMap({ stops }: { stops: Stop[] }) {
           </text>
         </g>
       </svg>
-      <figcaption className="small faint">Numbered in the order of the day; the line is the way.</figcaption>
+      <figcaption className="small faint">
+        Numbered in the order of the day;{' '}
+        {ways.length > 1 ? 'each crew’s way is a line of its own.' : 'the line is the way.'}
+      </figcaption>
     </figure>
   );
 }

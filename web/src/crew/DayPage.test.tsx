@@ -67,6 +67,15 @@ beforeEach(() => {
   answers.set('GET /api/days/{dayId}/candidates', [candidate]);
   answers.set('GET /api/days/{dayId}/roster', { looking: false });
   answers.set('GET /api/days/{dayId}/invitations', []);
+  answers.set('GET /api/days/{dayId}/crews', {
+    version: 8,
+    crews: [],
+    people: [],
+    bench: [],
+    unplaced: [5],
+    breaches: [],
+    clocked: false,
+  });
   answers.set('GET /api/people', [
     { id: 1, name: 'Ada', tickets: [], canCome: [], sites: EVERYWHERE },
     {

@@ -14,6 +14,7 @@ import { useTitle } from '../parts/useTitle';
 import { TICKETS } from '../vocabulary/verdict';
 import { AskedPeople } from './AskedPeople';
 import { Candidates } from './Candidates';
+import { CrewBoard } from './CrewBoard';
 import { DayForm } from './DayForm';
 import { type DayAction, useDay, useDayAction, usePeople, useRainOff } from './queries';
 import { DayNotes } from './DayNotes';
@@ -122,7 +123,10 @@ function TheDay({ day }: { day: Day }) {
       <Findings
         findings={day.findings.filter((finding) => finding.visitId == null && finding.personId == null)}
       />
-      {open && !day.past && day.state === 'planned' && <FillDay day={day} run={run} busy={act.isPending} />}
+      {open && !day.past && <FillDay day={day} run={run} busy={act.isPending} />}
+      {day.visits.some((visit) => !visit.logged) && !isOff(day.state) && (
+        <CrewBoard day={day} open={open && !day.past} />
+      )}
       <div className="day-page">
         <section aria-label="Trees of the day">
           <h2>
@@ -354,13 +358,22 @@ function RainOff({ day }: { day: Day }) {
     <Alert variant="light" className="sheet-box">
       {rain.data ? (
         <>
-          Moved to{' '}
-          <Link to={'/sites/' + day.siteId + '/days/' + rain.data.movedTo.id}>
-            {date(rain.data.movedTo.data.on)}
-          </Link>
-          .{' '}
-          {rain.data.backToThePlan.length > 0 &&
-            'Not to be cut then, so back to the plan: ' + rain.data.backToThePlan.join(', ') + '.'}
+          {rain.data.movedTo ? (
+            <>
+              Moved to{' '}
+              <Link to={'/sites/' + day.siteId + '/days/' + rain.data.movedTo.id}>
+                {date(rain.data.movedTo.data.on)}
+              </Link>
+              .{' '}
+              {rain.data.backToThePlan.length > 0 &&
+                'Not to be cut then, so back to the plan: ' + rain.data.backToThePlan.join(', ') + '.'}
+            </>
+          ) : (
+            <>
+              Its trees are back in their plans.{' '}
+              <Link to={'/sites/' + day.siteId + '/days'}>Fill the days to come with them</Link>
+            </>
+          )}
         </>
       ) : (
         <div className="d-flex flex-wrap gap-2 align-items-center">
@@ -368,6 +381,14 @@ function RainOff({ day }: { day: Day }) {
           <DateInput id="rain-to" small value={to} onChange={setTo} />
           <Button size="sm" disabled={!to || rain.isPending} onClick={() => rain.mutate(to)}>
             Move
+          </Button>
+          <Button
+            size="sm"
+            variant="outline-primary"
+            disabled={rain.isPending}
+            onClick={() => rain.mutate(undefined)}
+          >
+            Back to their plans
           </Button>
         </div>
       )}

@@ -61,12 +61,14 @@ export function DaySheet() {
             'no tree yet'}
         </p>
         <DayMap
-          stops={trees.map((tree) => ({
-            tag: tree.tag,
-            eastM: tree.eastM,
-            northM: tree.northM,
-            spreadM: tree.drawing.spreadM,
-          }))}
+          ways={[
+            trees.map((tree) => ({
+              tag: tree.tag,
+              eastM: tree.eastM,
+              northM: tree.northM,
+              spreadM: tree.drawing.spreadM,
+            })),
+          ]}
         />
         <ul className="small mb-2">
           <li>Nobody works alone. Nobody stands within twice the length of what is coming down.</li>

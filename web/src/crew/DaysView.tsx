@@ -7,6 +7,7 @@ import { Loading } from '../parts/Loading';
 import { DECIDE, LEAD, May } from '../parts/May';
 import { useTitle } from '../parts/useTitle';
 import { DayForm } from './DayForm';
+import { FillSeason } from './FillSeason';
 import { DayRow } from './DayRow';
 import { useAddDay, useDays } from './queries';
 import { isOff, USUAL_SHED } from '../vocabulary/crew';
@@ -57,6 +58,9 @@ export function DaysView() {
           />
         </section>
       )}
+      <May siteId={siteId} roles={DECIDE}>
+        <FillSeason siteId={siteId} />
+      </May>
       <section aria-label="To come">
         <h2>To come</h2>
         {coming.length === 0 && (

@@ -46,7 +46,8 @@ const day = {
   siteId: 1,
   version: 8,
   data: { on: '2027-03-06', starts: '09:30', ends: '11:30' },
-} as Day;
+  visits: [],
+} as unknown as Day;
 const done: DayAction[] = [];
 const open = () => show(<FillDay day={day} run={(action) => done.push(action)} busy={false} />);
 
@@ -63,7 +64,7 @@ describe('filling a day', () => {
   it('is asked for, and says from what', async () => {
     answers.set('GET /api/days/{dayId}/roster', { looking: false });
     await open();
-    expect(box.textContent).toContain('What stands on the day stays.');
+    expect(box.textContent).toContain('What stands on the day stays;');
     await press('Propose crews and trees');
     expect(asked.some((one) => one.method === 'POST')).toBe(true);
   });

@@ -5,6 +5,7 @@ import { ProblemAlert } from '../parts/ProblemAlert';
 import { State } from '../parts/State';
 import { personMinutes } from '../parts/format';
 import { TICKET_NAMES } from '../vocabulary/crew';
+import { minuteOf } from './board';
 import { type DayAction, useProposal, usePropose, useStopProposing, useThrowProposalAway } from './queries';
 
 /** Crews, trees, order and clock proposed for a day, bettered while one looks; nothing changes before it is taken over. */
@@ -15,6 +16,7 @@ export function FillDay({ day, run, busy }: { day: Day; run: (action: DayAction)
   const away = useThrowProposalAway(day.id);
   const roster = proposal.data?.roster;
   const looking = !!proposal.data?.looking;
+  const stands = day.visits.some((visit) => visit.crew != null && !visit.logged);
   return (
     <section aria-label="Fill the day" className="fill-day mb-3">
       <div className="d-flex flex-wrap gap-2 align-items-baseline">
@@ -33,7 +35,7 @@ export function FillDay({ day, run, busy }: { day: Day; run: (action: DayAction)
             disabled={propose.isPending}
             onClick={() => propose.mutate()}
           >
-            {roster ? 'Propose anew' : 'Propose crews and trees'}
+            {roster ? 'Propose anew' : stands ? 'Mend it, and fill what is free' : 'Propose crews and trees'}
           </Button>
         )}
         {roster && !looking && (
@@ -44,7 +46,9 @@ export function FillDay({ day, run, busy }: { day: Day; run: (action: DayAction)
       </div>
       {!roster && !looking && (
         <p className="faint mb-0">
-          From those who come or said they can, and from what is open that day. What stands on the day stays.
+          {stands
+            ? 'Around what stands and what is done, with as little change as can be: for whoever drops out or comes after all.'
+            : 'From those who come or said they can, and from what is open that day. What stands on the day stays; what the programme puts off is not offered.'}
         </p>
       )}
       {roster && <Proposed day={day} roster={roster} busy={busy || looking} run={run} />}
@@ -134,6 +138,7 @@ function Proposed({
             {roster.left.map((tree) => (
               <li key={tree.treeId}>
                 <strong>{tree.tag}</strong>: {tree.reasons.join(' ')}
+                {tree.visitId != null && ' Taken over, it goes back to its plan.'}
               </li>
             ))}
           </ul>
@@ -143,13 +148,11 @@ function Proposed({
   );
 }
 
-const minute = (time: string) => Number(time.slice(0, 2)) * 60 + Number(time.slice(3));
-
 /** A crew's day over the hours. */
 function Hours({ crew, starts, ends }: { crew: ProposedCrew; starts: string; ends: string }) {
-  const from = minute(starts);
-  const whole = minute(ends) - from;
-  const at = (time: string) => ((minute(time) - from) / whole) * 100;
+  const from = minuteOf(starts);
+  const whole = minuteOf(ends) - from;
+  const at = (time: string) => ((minuteOf(time) - from) / whole) * 100;
   return (
     <div className="crew-hours" aria-hidden>
       {crew.turns.map((turn) => (

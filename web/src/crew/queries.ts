@@ -1,5 +1,5 @@
 import { useInfiniteQuery, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { api, type DayData, type PersonData, unwrap } from '../api/client';
+import { api, type CrewsOfDay, type DayData, type PersonData, unwrap } from '../api/client';
 import { useChange } from '../api/useChange';
 
 /** Those one shares a site with; of one site those who belong to it. */
@@ -203,7 +203,7 @@ export const useDayAction = (dayId: number, version: number) =>
   });
 
 export const useRainOff = (dayId: number, version: number) =>
-  useChange(async (to: string) =>
+  useChange(async (to: string | undefined) =>
     unwrap(
       await api.POST('/api/days/{dayId}/rained-off', { params: { path: { dayId } }, body: { version, to } }),
     ),
@@ -309,3 +309,47 @@ export function useAnswerComing() {
     onSuccess: (now, { token }) => queries.setQueryData(['coming', token], now),
   });
 }
+
+/** The crews of a day over its hours. */
+export const useCrewBoard = (dayId: number) =>
+  useQuery({
+    queryKey: ['crews', dayId],
+    queryFn: async () => unwrap(await api.GET('/api/days/{dayId}/crews', { params: { path: { dayId } } })),
+  });
+
+/** Lays all crews of a day out anew. */
+export const useLayCrews = (dayId: number) => {
+  const queries = useQueryClient();
+  return useChange(async (body: { version: number; crews: { people: number[]; visits: number[] }[] }) => {
+    const now: CrewsOfDay = unwrap(
+      await api.PUT('/api/days/{dayId}/crews', { params: { path: { dayId } }, body }),
+    );
+    queries.setQueryData(['crews', dayId], now);
+    return now;
+  });
+};
+
+/** What the days to come are proposed to be filled with together. */
+export const useSeasonProposal = (siteId: number) =>
+  useQuery({
+    queryKey: ['season-proposal', siteId],
+    queryFn: async () =>
+      unwrap(await api.GET('/api/sites/{siteId}/roster', { params: { path: { siteId } } })),
+    refetchInterval: (query) => (query.state.data?.looking ? LOOK_EVERY_MS : false),
+  });
+
+/** What can be done with it. */
+export const useSeasonAction = (siteId: number) =>
+  useChange(async (action: 'propose' | 'stop' | 'take-over' | 'throw-away') => {
+    const path = { params: { path: { siteId } } };
+    switch (action) {
+      case 'propose':
+        return unwrap(await api.POST('/api/sites/{siteId}/roster', path));
+      case 'stop':
+        return unwrap(await api.POST('/api/sites/{siteId}/roster/stop', path));
+      case 'take-over':
+        return unwrap(await api.POST('/api/sites/{siteId}/roster/taken', path));
+      case 'throw-away':
+        return unwrap(await api.DELETE('/api/sites/{siteId}/roster', path));
+    }
+  });

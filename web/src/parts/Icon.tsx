@@ -9,6 +9,7 @@ import check2 from 'bootstrap-icons/icons/check2.svg?raw';
 import chevronDown from 'bootstrap-icons/icons/chevron-down.svg?raw';
 import chevronRight from 'bootstrap-icons/icons/chevron-right.svg?raw';
 import exclamationTriangle from 'bootstrap-icons/icons/exclamation-triangle.svg?raw';
+import flag from 'bootstrap-icons/icons/flag.svg?raw';
 import handIndexThumb from 'bootstrap-icons/icons/hand-index-thumb.svg?raw';
 import hourglassSplit from 'bootstrap-icons/icons/hourglass-split.svg?raw';
 import infoCircle from 'bootstrap-icons/icons/info-circle.svg?raw';
@@ -32,6 +33,7 @@ const SIGNS = {
   'chevron-down': chevronDown,
   'chevron-right': chevronRight,
   'exclamation-triangle': exclamationTriangle,
+  flag,
   'hand-index-thumb': handIndexThumb,
   'hourglass-split': hourglassSplit,
   'info-circle': infoCircle,

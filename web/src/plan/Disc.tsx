@@ -1,7 +1,7 @@
 import type { KeyboardEvent } from 'react';
 import type { LimbAnswer, PlannedCut } from '../api/client';
 import { percent } from '../parts/format';
-import type { useDragged } from './useDragged';
+import type { Grip } from '../parts/useDragged';
 import { VERDICTS } from '../vocabulary/verdict';
 import { Icon } from '../parts/Icon';
 import { lengthAsGiven } from '../parts/measure';
@@ -13,15 +13,16 @@ export function Disc({
   onPick,
   onKeyDown,
   grip,
+  wasDrag,
 }: {
   cut: PlannedCut;
   limb?: LimbAnswer;
   picked: boolean;
   onPick: () => void;
   onKeyDown: (e: KeyboardEvent) => void;
-  grip: ReturnType<ReturnType<typeof useDragged>['grip']>;
+  grip: Grip;
+  wasDrag: () => boolean;
 }) {
-  const { wasDrag, ...hand } = grip;
   const size = Math.round(26 + 3 * Math.min(20, cut.cut.diameterCm));
   const dead = limb?.crownShare === 0;
   const says =
@@ -40,7 +41,7 @@ export function Disc({
       title={says}
       onClick={() => !wasDrag() && onPick()}
       onKeyDown={onKeyDown}
-      {...hand}
+      {...grip}
     >
       {cut.limb}
       {cut.byHand && <Icon name="hand-index-thumb" />}

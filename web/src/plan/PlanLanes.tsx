@@ -18,7 +18,7 @@ import { LaneRow } from './LaneRow';
 import { keyOf, type Moving, rows, stepped } from './moves';
 import { PlanSettings } from './PlanEditing';
 import { PlanState } from './PlanState';
-import { useDragged } from './useDragged';
+import { useDragged } from '../parts/useDragged';
 import type { PlanEdits } from './usePlanEdits';
 
 /** A lane for each year and season: its cuts as discs as wide as the wood, and what they take of the crown. Cuts can be dragged, or moved by keys. */
@@ -49,7 +49,7 @@ export function PlanLanes({
     refocus.current = cut;
     plan.move(cut, time);
   };
-  const { held, over, grip } = useDragged((cut, row) =>
+  const { held, over, grip, wasDrag } = useDragged<Moving>((cut, row) =>
     to(
       cut,
       judgement.times.find((time) => keyOf(time) === row),
@@ -124,6 +124,7 @@ export function PlanLanes({
                 onPick={() => onPick(cut.limb)}
                 onKeyDown={(e) => keys(e, row.lane!, cut)}
                 grip={grip({ limb: cut.limb, kind: cut.kind })}
+                wasDrag={wasDrag}
               />
             ))}
           </LaneRow>
@@ -131,7 +132,7 @@ export function PlanLanes({
       </div>
       {held && (
         <span className="held-cut" style={{ left: held.x, top: held.y }} aria-hidden="true">
-          {held.cut.limb}
+          {held.thing.limb}
         </span>
       )}
       {upkeep && (

@@ -1,3 +1,6 @@
+-- What was proposed before is looked for anew: of each tree that found no place it is kept now whether it stands on the day.
+delete from day_proposal;
+
 -- A mail address besides what else reaches somebody.
 alter table person_contact
     drop constraint person_contact_check,

@@ -261,6 +261,7 @@ public enum Figure {
     ROSTER_NOVICE("points", 0, 10000),
     ROSTER_UNEVEN_HOURS("points", 0, 10000),
     ROSTER_STRANGER("points", 0, 10000),
+    ROSTER_AS_SENT("points", 0, 10000),
     ROSTER_LEFT_OUT("points", 0, 10000);
 
     private final String unit;

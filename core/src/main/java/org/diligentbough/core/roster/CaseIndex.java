@@ -2,6 +2,7 @@ package org.diligentbough.core.roster;
 
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -35,6 +36,11 @@ final class CaseIndex {
     final boolean[][] underAge;
     /** Tickets a person holds, as a grown-up, by day, person and ticket. */
     final boolean[][][] holds;
+
+    /** The crew of a day in which somebody, or a visit, was sent out, from 0; -1 for none. */
+    final int[][] sentPerson;
+
+    final int[][] sentVisit;
 
     final boolean[] novice;
     final boolean[] experienced;
@@ -77,6 +83,18 @@ final class CaseIndex {
         for (FixedVisit fixed : of.fixedVisits()) {
             fixedDay[visitNumber.get(fixed.visit())] = dayNumber.get(fixed.day());
         }
+        sentPerson = new int[days.size()][people.size()];
+        sentVisit = new int[days.size()][visits];
+        for (int d = 0; d < days.size(); d++) {
+            Arrays.fill(sentPerson[d], -1);
+            Arrays.fill(sentVisit[d], -1);
+        }
+        of.sent()
+                .people()
+                .forEach(one -> sentPerson[dayNumber.get(one.day())][personNumber.get(one.person())] = one.crew() - 1);
+        of.sent()
+                .visits()
+                .forEach(one -> sentVisit[dayNumber.get(one.day())][visitNumber.get(one.visit())] = one.crew() - 1);
         shed = new int[days.size()][kits];
         inWindow = new boolean[days.size()][visits];
         weather = new boolean[days.size()][visits];
@@ -119,6 +137,10 @@ final class CaseIndex {
 
     int day(String id) {
         return dayNumber.get(id);
+    }
+
+    int visit(String id) {
+        return visitNumber.get(id);
     }
 
     int person(String id) {

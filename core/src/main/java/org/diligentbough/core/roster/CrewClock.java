@@ -27,8 +27,11 @@ final class CrewClock {
     int novices;
     int strangers;
     boolean firstAider;
+    /** People and visits that are in the crew they were sent out in. */
+    int asSent;
 
-    CrewClock(CaseIndex index, int day, List<PersonDay> members, int[] visits) {
+    /** @param slot which crew of the day it is, from 0 */
+    CrewClock(CaseIndex index, int day, int slot, List<PersonDay> members, int[] visits) {
         this.day = day;
         this.visits = visits;
         this.people = new int[members.size()];
@@ -46,6 +49,12 @@ final class CrewClock {
         if (visits.length > 0) {
             crew(index);
             tour(index);
+            for (int person : people) {
+                asSent += index.sentPerson[day][person] == slot ? 1 : 0;
+            }
+            for (int visit : visits) {
+                asSent += index.sentVisit[day][visit] == slot ? 1 : 0;
+            }
         }
     }
 

@@ -52,6 +52,14 @@ final class PlainLeader {
         }
     }
 
+    /** Places what is not placed yet into the crews there are, where that is better than leaving it. */
+    static void fillRest(RosterPlan plan) {
+        PlainLeader leader = new PlainLeader(plan);
+        for (int day = 0; day < plan.index.of.days().size(); day++) {
+            leader.place(plan.crewsOf(day));
+        }
+    }
+
     private void day(int day) {
         List<CrewSlot> crews = plan.crewsOf(day);
         List<PersonDay> people = plan.peopleOf(day);

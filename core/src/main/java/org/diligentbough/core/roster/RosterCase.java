@@ -26,6 +26,7 @@ public record RosterCase(
         List<Visit> visits,
         List<FixedVisit> fixedVisits,
         List<FixedPerson> fixedPeople,
+        Sent sent,
         Weights weights) {
     private static final int OF_AGE = 18;
 
@@ -121,6 +122,29 @@ public record RosterCase(
     /** Somebody set into a crew by hand; crews are counted from 1. */
     public record FixedPerson(String person, String day, int crew) {}
 
+    /** A visit in the crew it was in when the roster was sent out; crews are counted from 1. */
+    public record SentVisit(String visit, String day, int crew) {}
+
+    /**
+     * How a roster stood that was sent out before: as little of it is changed as can be.
+     *
+     * @param people each in their crew
+     * @param visits each in its crew, in their order
+     */
+    public record Sent(List<FixedPerson> people, List<SentVisit> visits) {
+        /** Nothing was sent yet. */
+        public static final Sent NOTHING = new Sent(List.of(), List.of());
+
+        public Sent {
+            people = List.copyOf(people);
+            visits = List.copyOf(visits);
+        }
+
+        boolean nothing() {
+            return people.isEmpty() && visits.isEmpty();
+        }
+    }
+
     /** How much each wish weighs, in points. */
     public record Weights(
             double closesSoon,
@@ -131,6 +155,7 @@ public record RosterCase(
             double novice,
             double unevenHours,
             double stranger,
+            double asSent,
             double leftOut) {
 
         public static Weights of(Knowledge knowledge) {
@@ -143,6 +168,7 @@ public record RosterCase(
                     knowledge.get(Figure.ROSTER_NOVICE),
                     knowledge.get(Figure.ROSTER_UNEVEN_HOURS),
                     knowledge.get(Figure.ROSTER_STRANGER),
+                    knowledge.get(Figure.ROSTER_AS_SENT),
                     knowledge.get(Figure.ROSTER_LEFT_OUT));
         }
     }

@@ -81,6 +81,10 @@ public final class RosterMaker {
         RosterPlan start = new RosterPlan(of);
         PlainLeader.fill(start);
         start.score = RosterScore.of(start).calculateScore();
+        if (!of.sent().nothing()) {
+            RosterPlan before = AsSent.of(of);
+            start = before.score.compareTo(start.score) >= 0 ? before : start;
+        }
         if (start.visits.isEmpty() || start.crews.isEmpty()) {
             return RosterTold.of(start);
         }
@@ -92,7 +96,7 @@ public final class RosterMaker {
                     search(best, factory(limits.part(round), WARM[round], EnvironmentMode.NO_ASSERT), better, stop);
             best = found.score.compareTo(best.score) > 0 ? found : best;
         }
-        return RosterTold.of(best);
+        return RosterTold.of(UrgentFirst.of(best));
     }
 
     private static RosterPlan search(

@@ -10,6 +10,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
+import java.util.stream.Stream;
 import org.diligentbough.core.roster.RosterCase.Day;
 import org.diligentbough.core.roster.RosterCase.FixedPerson;
 import org.diligentbough.core.roster.RosterCase.Presence;
@@ -60,9 +61,14 @@ public class RosterPlan {
         int leaders = (int) there.keySet().stream()
                 .filter(person -> index.lead[day][person])
                 .count();
-        int byHand = of.fixedPeople().stream()
-                .filter(fixed -> fixed.day().equals(id))
-                .mapToInt(FixedPerson::crew)
+        int byHand = Stream.concat(
+                        Stream.concat(of.fixedPeople().stream(), of.sent().people().stream())
+                                .filter(fixed -> fixed.day().equals(id))
+                                .map(FixedPerson::crew),
+                        of.sent().visits().stream()
+                                .filter(sent -> sent.day().equals(id))
+                                .map(RosterCase.SentVisit::crew))
+                .mapToInt(Integer::intValue)
                 .max()
                 .orElse(0);
         int most = Math.max(byHand, Math.min(leaders, there.size() / Math.max(1, of.least())));

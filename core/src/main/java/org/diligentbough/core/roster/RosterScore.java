@@ -22,6 +22,9 @@ public class RosterScore implements IncrementalScoreCalculator<RosterPlan, HardM
     private CrewClock[] clocks;
     private boolean[] changed;
     private int[][] crewsOfDay;
+    /** Which crew of its day each is, from 0. */
+    private int[] slot;
+
     private int[] brokenOfDay;
     private int[] comingOfDay;
     /** Minutes of everybody this season with what the roster adds. */
@@ -41,6 +44,8 @@ public class RosterScore implements IncrementalScoreCalculator<RosterPlan, HardM
     private int novices;
     private int strangers;
     private int inCrews;
+    private int asSent;
+    private int sent;
     private int fixedNotPlaced;
     private int movedByHand;
     private int[] movedOfDay;
@@ -76,11 +81,19 @@ public class RosterScore implements IncrementalScoreCalculator<RosterPlan, HardM
                     .mapToInt(crew -> crew.number)
                     .toArray();
         }
+        slot = new int[working.crews.size()];
+        for (int[] ofDay : crewsOfDay) {
+            for (int i = 0; i < ofDay.length; i++) {
+                slot[ofDay[i]] = i;
+            }
+        }
         broken = 0;
         walked = 0;
         novices = 0;
         strangers = 0;
         inCrews = 0;
+        asSent = 0;
+        sent = index.of.sent().people().size() + index.of.sent().visits().size();
         everybody(working);
         everyVisit();
     }
@@ -126,7 +139,7 @@ public class RosterScore implements IncrementalScoreCalculator<RosterPlan, HardM
         for (int i = 0; i < changed.length; i++) {
             if (changed[i]) {
                 CrewSlot crew = plan.crews.get(i);
-                replace(i, new CrewClock(index, crew.day, members.get(i), crew.numbers()));
+                replace(i, new CrewClock(index, crew.day, slot[i], members.get(i), crew.numbers()));
                 days[crew.day] = true;
                 changed[i] = false;
             }
@@ -165,6 +178,7 @@ public class RosterScore implements IncrementalScoreCalculator<RosterPlan, HardM
         parts.put(Should.HOURS_FAIRLY_SHARED, uneven() * weights.unevenHours());
         parts.put(Should.TREES_THEY_KNOW, strangers * weights.stranger());
         parts.put(Should.NOBODY_LEFT_OUT, (plan.people.size() - inCrews) * weights.leftOut());
+        parts.put(Should.AS_IT_WAS_SENT, (sent - asSent) * weights.asSent());
         return parts;
     }
 
@@ -195,6 +209,7 @@ public class RosterScore implements IncrementalScoreCalculator<RosterPlan, HardM
         novices += times * clock.novices;
         strangers += times * clock.strangers;
         inCrews += times * clock.people.length;
+        asSent += times * clock.asSent;
         for (int person : clock.people) {
             sum -= minutes[person];
             sumOfSquares -= minutes[person] * minutes[person];

@@ -53,13 +53,14 @@ final class RosterTold {
 
     private List<Crew> crews(int day) {
         List<Crew> crews = new ArrayList<>();
-        boolean byHand = plan.peopleOf(day).stream().anyMatch(one -> one.fixed != null);
+        boolean byHand =
+                !index.of.sent().nothing() || plan.peopleOf(day).stream().anyMatch(one -> one.fixed != null);
         int slot = 0;
         for (CrewSlot crew : plan.crewsOf(day)) {
             slot++;
             CrewClock clock = score.clock(crew.number);
             if (clock.works()) {
-                // Where crews were counted by hand they keep their numbers.
+                // Where crews were counted by hand, or sent out, they keep their numbers.
                 crews.add(crew(day, byHand ? slot : crews.size() + 1, clock));
             }
         }

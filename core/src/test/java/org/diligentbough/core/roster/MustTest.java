@@ -58,7 +58,18 @@ class MustTest {
     }
 
     private RosterCase of() {
-        return new RosterCase(2, 4, 50, 5, List.of(day), people, visits, fixed, fixedPeople, RandomRosters.WEIGHTS);
+        return new RosterCase(
+                2,
+                4,
+                50,
+                5,
+                List.of(day),
+                people,
+                visits,
+                fixed,
+                fixedPeople,
+                RosterCase.Sent.NOTHING,
+                RandomRosters.WEIGHTS);
     }
 
     /** Everybody into the first crew, every visit in the order given. */

@@ -166,7 +166,18 @@ class OptimumTest {
                             tickets,
                             one.knows()));
         }
-        return new RosterCase(2, 4, 50, 5, of.days(), people, of.visits(), List.of(), List.of(), RandomRosters.WEIGHTS);
+        return new RosterCase(
+                2,
+                4,
+                50,
+                5,
+                of.days(),
+                people,
+                of.visits(),
+                List.of(),
+                List.of(),
+                RosterCase.Sent.NOTHING,
+                RandomRosters.WEIGHTS);
     }
 
     @Test

@@ -100,7 +100,8 @@ final class RandomRosters {
                     random.nextInt(8) == 0,
                     random.nextInt(100) / 100.0));
         }
-        return new RosterCase(2, 4, 50, 5, ofDays, ofPeople, ofVisits, List.of(), List.of(), WEIGHTS);
+        return new RosterCase(
+                2, 4, 50, 5, ofDays, ofPeople, ofVisits, List.of(), List.of(), RosterCase.Sent.NOTHING, WEIGHTS);
     }
 
     /** The same with something set by hand. */
@@ -115,6 +116,31 @@ final class RandomRosters {
                 of.visits(),
                 visits,
                 people,
+                of.sent(),
+                of.weights());
+    }
+
+    /** The same after a roster of it was sent out, without somebody who does not come after all. */
+    static RosterCase sent(RosterCase of, Roster roster, String goes) {
+        List<FixedPerson> people = new ArrayList<>();
+        List<RosterCase.SentVisit> visits = new ArrayList<>();
+        roster.crews().forEach(crew -> {
+            crew.people().stream()
+                    .filter(one -> !one.equals(goes))
+                    .forEach(one -> people.add(new FixedPerson(one, crew.day(), crew.crew())));
+            crew.visits().forEach(turn -> visits.add(new RosterCase.SentVisit(turn.visit(), crew.day(), crew.crew())));
+        });
+        return new RosterCase(
+                of.least(),
+                of.most(),
+                of.metresPerMinute(),
+                of.setUpMinutes(),
+                of.days(),
+                of.people().stream().filter(one -> !one.id().equals(goes)).toList(),
+                of.visits(),
+                of.fixedVisits(),
+                of.fixedPeople(),
+                new RosterCase.Sent(people, visits),
                 of.weights());
     }
 
@@ -153,6 +179,7 @@ final class RandomRosters {
                         all,
                         one.knows()))
                 .toList();
-        return new RosterCase(2, 4, 50, 5, List.of(day), able, hard.visits(), List.of(), List.of(), WEIGHTS);
+        return new RosterCase(
+                2, 4, 50, 5, List.of(day), able, hard.visits(), List.of(), List.of(), RosterCase.Sent.NOTHING, WEIGHTS);
     }
 }

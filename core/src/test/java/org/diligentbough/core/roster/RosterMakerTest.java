@@ -147,4 +147,81 @@ class RosterMakerTest {
         RosterMaker.make(RandomRosters.of(5, 3, 12, 30), Limits.seconds(60, 1), better -> {}, () -> true);
         assertThat((System.nanoTime() - begun) / 1e9).isLessThan(10);
     }
+
+    private static long inTheirCrews(RosterCase of, Roster roster) {
+        return of.sent().people().stream()
+                        .filter(sent -> roster.crews().stream()
+                                .anyMatch(crew -> crew.day().equals(sent.day())
+                                        && crew.crew() == sent.crew()
+                                        && crew.people().contains(sent.person())))
+                        .count()
+                + of.sent().visits().stream()
+                        .filter(sent -> roster.crews().stream()
+                                .anyMatch(crew -> crew.day().equals(sent.day())
+                                        && crew.crew() == sent.crew()
+                                        && crew.visits().stream()
+                                                .anyMatch(turn -> turn.visit().equals(sent.visit()))))
+                        .count();
+    }
+
+    @Test
+    void whatWasSentOutIsMendedWithLittleChange() {
+        int sent = 0;
+        long kept = 0;
+        long keptAnew = 0;
+        for (int seed = 0; seed < 30; seed++) {
+            RosterCase of = RandomRosters.easy(seed, 9, 12);
+            Roster before = RosterMaker.make(of, Limits.steps(STEPS, seed));
+            String goes = before.crews()
+                    .get(0)
+                    .people()
+                    .get(before.crews().get(0).people().size() - 1);
+            RosterCase after = RandomRosters.sent(of, before, goes);
+            Roster mended = RosterMaker.make(after, Limits.steps(STEPS, seed));
+            assertThat(Checked.wrong(after, mended)).as("seed " + seed).isEmpty();
+            assertThat(mended.crews()).noneMatch(crew -> crew.people().contains(goes));
+            sent += after.sent().people().size() + after.sent().visits().size();
+            kept += inTheirCrews(after, mended);
+            RosterCase anew = new RosterCase(
+                    of.least(),
+                    of.most(),
+                    of.metresPerMinute(),
+                    of.setUpMinutes(),
+                    of.days(),
+                    after.people(),
+                    of.visits(),
+                    List.of(),
+                    List.of(),
+                    RosterCase.Sent.NOTHING,
+                    of.weights());
+            keptAnew += inTheirCrews(after, RosterMaker.make(anew, Limits.steps(STEPS, seed)));
+        }
+        assertThat(kept)
+                .as("of " + sent + ", anew " + keptAnew)
+                .isGreaterThan(sent * 3 / 4)
+                .isGreaterThan(keptAnew);
+    }
+
+    @Test
+    void aCrewComesToUrgentTreesSoonWhereThatCostsNothing() {
+        for (int seed = 0; seed < 20; seed++) {
+            RosterCase of = RandomRosters.easy(seed, 4, 6);
+            Roster roster = RosterMaker.make(of, Limits.steps(STEPS, seed));
+            for (Roster.Crew crew : roster.crews()) {
+                List<Boolean> urgent = crew.visits().stream()
+                        .map(turn -> of.visits().stream()
+                                .anyMatch(visit -> visit.id().equals(turn.visit()) && visit.urgent()))
+                        .toList();
+                boolean sick = crew.visits().stream().anyMatch(turn -> of.visits().stream()
+                        .anyMatch(visit -> visit.id().equals(turn.visit()) && visit.sick()));
+                if (!sick
+                        && crew.visits().size() > 1
+                        && urgent.stream().filter(one -> one).count() == 1) {
+                    assertThat(urgent.indexOf(true))
+                            .as("in the first half of its round, seed " + seed)
+                            .isLessThanOrEqualTo((crew.visits().size() - 1) / 2);
+                }
+            }
+        }
+    }
 }

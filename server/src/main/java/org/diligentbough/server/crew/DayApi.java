@@ -63,16 +63,15 @@ class DayApi {
             @NotNull(message = "is missing; send the version the change is based on")
             Integer version) {}
 
-    /** Where a rained-off day's trees go. */
+    /** Where a rained-off day's trees go; null for back to their plans, to be spread over the days to come. */
     record RainOff(
             @NotNull(message = "is missing; send the version the change is based on")
             Integer version,
 
-            @NotNull(message = "is missing; choose a later day")
-            LocalDate to) {}
+            @MayBeNull LocalDate to) {}
 
-    /** A rained-off day, the day its trees went to, and the tags of those that went back to the plan. */
-    record RainedOffView(DayView day, DayView movedTo, List<String> backToThePlan) {}
+    /** A rained-off day, the day its trees went to if any, and the tags of those that went back to the plan. */
+    record RainedOffView(DayView day, @MayBeNull DayView movedTo, List<String> backToThePlan) {}
 
     /** One cut of a plan. */
     record CutChoice(

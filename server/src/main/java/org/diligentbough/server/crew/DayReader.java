@@ -255,6 +255,9 @@ class DayReader {
                 turn.row().upkeepMinutes(),
                 turn.visit().helpers(),
                 turn.cuts(),
+                turn.tree().eastM(),
+                turn.tree().northM(),
+                turn.tree().spreadM() == null ? 0 : turn.tree().spreadM(),
                 turn.row().crew(),
                 turn.row().starts(),
                 turn.row().ends());

@@ -4,6 +4,7 @@ import jakarta.annotation.PreDestroy;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.HashSet;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -39,6 +40,8 @@ import org.springframework.stereotype.Service;
 class DayRosterService {
     private static final Logger LOG = LoggerFactory.getLogger(DayRosterService.class);
     private static final double SECONDS = 6;
+    private static final double SEASON_SECONDS = 12;
+    private static final int MOST_DAYS = 12;
     /** A server that went away in the middle is waited for no longer than this; nor is one that has other days in hand. */
     private static final double OVER_SECONDS = 2;
 
@@ -77,9 +80,36 @@ class DayRosterService {
         if (DayService.over(day)) {
             throw ProblemException.wrongField("", "was rained off or called off; there is nothing to fill");
         }
-        DayCase.Asked asked = cases.of(day);
-        Instant begun = proposals.begin(dayId, person.id(), WAITS_SECONDS);
-        hand.submit(() -> look(dayId, begun, asked));
+        begin(List.of(day), SECONDS);
+    }
+
+    /**
+     * Begins to look for proposals for all days that are planned and not confirmed yet, together.
+     *
+     * @throws ProblemException 422 when there is none
+     */
+    void beginSeason(long siteId) {
+        List<DayRow> open = days.planned(siteId, MOST_DAYS);
+        if (open.isEmpty()) {
+            throw ProblemException.wrongField("", "has no day to fill; plan work days first");
+        }
+        begin(open, SEASON_SECONDS);
+    }
+
+    private void begin(List<DayRow> some, double seconds) {
+        DayCase.Asked asked = cases.of(some);
+        Map<DayRow, Instant> begun = new LinkedHashMap<>();
+        some.forEach(day -> begun.put(day, proposals.begin(day.id(), person.id(), WAITS_SECONDS)));
+        hand.submit(() -> look(begun, seconds, asked));
+    }
+
+    /** A day to fill with what is proposed for it. */
+    record DayAndProposal(DayRow day, Optional<ProposalMapper.ProposalRow> proposal) {}
+
+    List<DayAndProposal> ofSeason(long siteId) {
+        return days.planned(siteId, MOST_DAYS).stream()
+                .map(day -> new DayAndProposal(day, proposals.of(day.id())))
+                .toList();
     }
 
     void stopLooking(long dayId) {
@@ -100,40 +130,54 @@ class DayRosterService {
         return proposals.of(days.row(dayId).id());
     }
 
-    private void look(long dayId, Instant begun, DayCase.Asked asked) {
+    private void look(Map<DayRow, Instant> begun, double seconds, DayCase.Asked asked) {
         boolean[] gone = new boolean[1];
         long[] written = new long[1];
         try {
-            proposals.hold(dayId, begun, SECONDS + OVER_SECONDS);
+            begun.forEach((day, since) -> proposals.hold(day.id(), since, seconds + OVER_SECONDS));
             Roster roster = RosterMaker.make(
                     asked.of(),
-                    Limits.seconds(SECONDS, dayId),
+                    Limits.seconds(seconds, begun.keySet().iterator().next().id()),
                     better -> {
                         long now = System.currentTimeMillis();
                         if (now - written[0] > WRITE_EVERY_MS) {
                             written[0] = now;
-                            gone[0] = proposals.better(dayId, begun, told(asked, better)) == 0;
+                            gone[0] = write(begun, asked, better) == 0;
                         }
                     },
                     () -> stopping || gone[0]);
-            proposals.better(dayId, begun, told(asked, roster));
-            proposals.end(dayId, begun);
+            write(begun, asked, roster);
         } catch (RuntimeException e) {
-            LOG.error("no roster for day {}", dayId, e);
-            proposals.end(dayId, begun);
+            LOG.error("no roster for {}", begun.keySet(), e);
+        } finally {
+            begun.forEach((day, since) -> proposals.end(day.id(), since));
         }
     }
 
-    private Proposed told(DayCase.Asked asked, Roster roster) {
+    /** Keeps what was found; of how many days it is still waited for. */
+    private int write(Map<DayRow, Instant> begun, DayCase.Asked asked, Roster roster) {
+        int waited = 0;
+        // What found no place on any of the days is told with the first.
+        boolean first = true;
+        for (Map.Entry<DayRow, Instant> one : begun.entrySet()) {
+            waited += proposals.better(one.getKey().id(), one.getValue(), told(asked, roster, one.getKey(), first));
+            first = false;
+        }
+        return waited;
+    }
+
+    private Proposed told(DayCase.Asked asked, Roster roster, DayRow day, boolean withLeft) {
+        String id = RosterPeople.id(day);
         Set<String> at = new HashSet<>();
         List<ProposedCrew> crews = roster.crews().stream()
+                .filter(crew -> crew.day().equals(id))
                 .map(crew -> {
                     at.addAll(crew.people());
                     List<ProposedPerson> inCrew = new ArrayList<>();
-                    inCrew.add(asked.people().get(crew.leader()));
+                    inCrew.add(named(asked, crew.leader()));
                     crew.people().stream()
                             .filter(one -> !one.equals(crew.leader()))
-                            .forEach(one -> inCrew.add(asked.people().get(one)));
+                            .forEach(one -> inCrew.add(named(asked, one)));
                     return new ProposedCrew(
                             crew.crew(),
                             inCrew,
@@ -142,25 +186,38 @@ class DayRosterService {
                                     .toList());
                 })
                 .toList();
+        Roster.DayTold ofDay = roster.days().stream()
+                .filter(one -> one.day().equals(id))
+                .findFirst()
+                .orElseThrow();
         return new Proposed(
                 crews,
-                Stream.concat(
-                                asked.held().stream(),
-                                roster.notPlaced().stream()
-                                        .map(left -> new LeftTree(
-                                                asked.turns().get(left.visit()).treeId(),
-                                                asked.turns().get(left.visit()).tag(),
-                                                left.reasons().stream()
-                                                        .map(wording::of)
-                                                        .toList())))
-                        .toList(),
-                asked.people().entrySet().stream()
-                        .filter(one -> !at.contains(one.getKey()))
-                        .map(Map.Entry::getValue)
+                withLeft ? left(asked, roster) : List.of(),
+                asked.of().people().stream()
+                        .filter(one -> !at.contains(one.id())
+                                && one.days().stream()
+                                        .anyMatch(there -> there.day().equals(id)))
+                        .map(one -> named(asked, one.id()))
                         .sorted((one, other) -> one.name().compareTo(other.name()))
                         .toList(),
-                roster.days().get(0).missing().stream().map(Codes::of).toList(),
-                roster.days().get(0).idleMinutes());
+                ofDay.missing().stream().map(Codes::of).toList(),
+                ofDay.idleMinutes());
+    }
+
+    private List<LeftTree> left(DayCase.Asked asked, Roster roster) {
+        return Stream.concat(asked.held().stream(), roster.notPlaced().stream().map(left -> {
+                    ProposedTurn turn = asked.turns().get(left.visit());
+                    return new LeftTree(
+                            turn.treeId(),
+                            turn.tag(),
+                            turn.visitId(),
+                            left.reasons().stream().map(wording::of).toList());
+                }))
+                .toList();
+    }
+
+    private static ProposedPerson named(DayCase.Asked asked, String id) {
+        return new ProposedPerson(Long.parseLong(id), asked.people().get(id).name());
     }
 
     private static ProposedTurn clocked(ProposedTurn turn, int starts, int ends) {

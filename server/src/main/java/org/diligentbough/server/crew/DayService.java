@@ -12,6 +12,7 @@ import java.util.UUID;
 import java.util.stream.Collectors;
 import org.diligentbough.core.Evaluation;
 import org.diligentbough.core.knowledge.Codes;
+import org.diligentbough.core.knowledge.ReasonCode;
 import org.diligentbough.core.plan.CutKey;
 import org.diligentbough.core.verdict.Verdict;
 import org.diligentbough.server.consent.ConsentService;
@@ -43,9 +44,13 @@ import org.springframework.transaction.annotation.Transactional;
 public class DayService {
     private static final int YEARS_BACK = 1;
     private static final int YEARS_AHEAD = 3;
+    private static final String REFUSED = "refused";
+    /** On the way from one good layout to another a ticket may be wanting; the board says where. */
+    private static final Set<String> TOLD_ON_THE_BOARD = Set.of(Codes.of(ReasonCode.DAY_NO_TICKET));
 
     private final DayMapper days;
     private final ProposalMapper proposals;
+    private final CrewBoard board;
     private final VisitMapper visits;
     private final DayReader reader;
     private final VisitMaker maker;
@@ -62,6 +67,7 @@ public class DayService {
     DayService(
             DayMapper days,
             ProposalMapper proposals,
+            CrewBoard board,
             VisitMapper visits,
             DayReader reader,
             VisitMaker maker,
@@ -76,6 +82,7 @@ public class DayService {
             ApplicationEventPublisher events) {
         this.days = days;
         this.proposals = proposals;
+        this.board = board;
         this.visits = visits;
         this.reader = reader;
         this.maker = maker;
@@ -138,7 +145,7 @@ public class DayService {
 
     @Transactional
     public DayView change(long id, int version, DayData data) {
-        return byHand(id, version, () -> {
+        return changed(id, version, () -> {
             DayRow day = row(id);
             if (!data.on().equals(day.onDay())) {
                 sensible(data, today.in(orchard.site(day.siteId()).zone()));
@@ -149,7 +156,7 @@ public class DayService {
 
     @Transactional
     public DayView people(long id, int version, List<Long> people) {
-        return byHand(id, version, () -> {
+        return changed(id, version, () -> {
             days.clearPeople(id);
             people.forEach(one -> days.addPerson(id, known(id, one)));
             days.dropAbsent(id);
@@ -176,6 +183,7 @@ public class DayService {
             days.removePerson(id, personId);
             days.dropAbsent(id);
         }
+        board.again(row(id));
         history.changed(new About("day", id, day.siteId(), null), before, day(id));
     }
 
@@ -189,6 +197,13 @@ public class DayService {
     @Transactional
     public DayView confirm(long id, int version) {
         return changed(id, version, () -> {
+            List<FieldProblem> broken = day(id).findings().stream()
+                    .filter(finding -> finding.weight().equals(REFUSED))
+                    .map(finding -> new FieldProblem("", finding.reason().text()))
+                    .toList();
+            if (!broken.isEmpty()) {
+                throw ProblemException.refused(broken);
+            }
             if (reader.visits(id).isEmpty()) {
                 throw ProblemException.wrongField("", "has no tree on it yet; put one on it before confirming");
             }
@@ -221,7 +236,7 @@ public class DayService {
     /** Puts a tree on a day: the cuts chosen, or all its plan has open then. */
     @Transactional
     public DayView putOn(long id, int version, long treeId, Wanted wanted) {
-        return byHand(id, version, () -> make(treeId, id, row(id).onDay(), wanted));
+        return changed(id, version, () -> make(treeId, id, row(id).onDay(), wanted));
     }
 
     /** Makes a visit without a day, for what was done on the spot; its id. */
@@ -301,7 +316,7 @@ public class DayService {
     @Transactional
     public DayView takeOff(long visitId, int version) {
         VisitRow visit = open(visitId);
-        return byHand(visit.workDayId(), version, () -> visits.drop(visitId));
+        return changed(visit.workDayId(), version, () -> visits.drop(visitId));
     }
 
     private VisitRow open(long visitId) {
@@ -320,7 +335,8 @@ public class DayService {
     @Transactional
     public DayView peopleOf(long visitId, int version, List<Long> people) {
         VisitRow visit = open(visitId);
-        return byHand(visit.workDayId(), version, () -> {
+        return changed(visit.workDayId(), version, () -> {
+            visits.stopClock(visit.workDayId());
             visits.clearPeople(visitId);
             people.forEach(one -> {
                 days.addPerson(visit.workDayId(), known(visit.workDayId(), one));
@@ -333,7 +349,7 @@ public class DayService {
     @Transactional
     public DayView shift(long visitId, int version, int by) {
         VisitRow visit = open(visitId);
-        return byHand(visit.workDayId(), version, () -> {
+        return changed(visit.workDayId(), version, () -> {
             List<VisitRow> alike = visits.ofDay(visit.workDayId()).stream()
                     .filter(other -> other.sick().equals(visit.sick()))
                     .collect(Collectors.toCollection(ArrayList::new));
@@ -372,6 +388,13 @@ public class DayService {
                 takeOver(id, one, place);
             }
             if (roster.crews().stream().allMatch(crew -> crews.contains(crew.crew()))) {
+                // What stood on the day and found no place goes back to its plan.
+                roster.left().stream()
+                        .filter(left -> left.visitId() != null)
+                        .map(left -> visits.visit(left.visitId()))
+                        .flatMap(Optional::stream)
+                        .filter(visit -> Long.valueOf(id).equals(visit.workDayId()) && !visit.logged())
+                        .forEach(visit -> visits.drop(visit.id()));
                 proposals.drop(id); // it is the day now
             }
         });
@@ -406,19 +429,22 @@ public class DayService {
         visits.clock(visitId, one.crew().crew(), one.turn().starts(), one.turn().ends(), place);
     }
 
-    /** What became of a day that was rained off. */
+    /** What became of a day that was rained off; {@code movedTo} is null where its trees went back to their plans. */
     record RainedOff(DayView day, DayView movedTo, List<String> backToThePlan) {}
 
     /**
      * Moves what was not logged to another day, with its people; what may not be cut then goes back to the plan.
      *
-     * @param to the day it is moved to; made like this one unless the site has it already
+     * @param to the day it is moved to, made like this one unless the site has it already; null for none
      */
     @Transactional
     RainedOff rainOff(long id, int version, LocalDate to) {
         person.id();
         DayRow day = row(id);
         take(day, version);
+        if (to == null) {
+            return rainOff(day);
+        }
         if (!to.isAfter(day.onDay())) {
             throw ProblemException.wrongField("/to", "is not after this day; choose a later one");
         }
@@ -474,27 +500,95 @@ public class DayService {
         }
     }
 
-    /** Whoever changes a day by hand stops the clock a roster gave it. */
-    private DayView byHand(long id, int version, Runnable change) {
-        return changed(id, version, () -> {
-            visits.stopClock(id);
-            change.run();
-        });
+    /** Lays crews out: who is in each, and its trees in order. What breaks is told, save what may never be. */
+    @Transactional
+    public DayView layOut(long id, int version, List<CrewBoard.CrewLaid> crews) {
+        return changed(
+                id,
+                version,
+                () -> {
+                    DayRow day = row(id);
+                    Set<Long> open = visits.ofDay(id).stream()
+                            .filter(visit -> !visit.logged())
+                            .map(VisitRow::id)
+                            .collect(Collectors.toSet());
+                    Set<Long> people = new HashSet<>();
+                    Set<Long> turns = new HashSet<>();
+                    for (int i = 0; i < crews.size(); i++) {
+                        CrewBoard.CrewLaid crew = crews.get(i);
+                        if (!day.people().containsAll(crew.people())
+                                || !crew.people().stream().allMatch(people::add)) {
+                            throw ProblemException.wrongField(
+                                    "/crews/" + i + "/people", "names somebody twice, or who does not come that day");
+                        }
+                        if (!open.containsAll(crew.visits())
+                                || !crew.visits().stream().allMatch(turns::add)) {
+                            throw ProblemException.wrongField(
+                                    "/crews/" + i + "/visits",
+                                    "names a tree twice, or one that is not on the day or is logged already");
+                        }
+                    }
+                    board.layOut(day, crews);
+                },
+                TOLD_ON_THE_BOARD);
+    }
+
+    /** Planned days of a site from today on that are not confirmed yet, the next first. */
+    List<DayRow> planned(long siteId, int most) {
+        LocalDate now = today.in(orchard.site(siteId).zone());
+        return days.ofSite(siteId).stream()
+                .filter(day -> day.state() == State.PLANNED && !day.onDay().isBefore(now))
+                .sorted(Comparator.comparing(DayRow::onDay).thenComparing(DayRow::id))
+                .limit(most)
+                .toList();
+    }
+
+    /** Makes all that is proposed for a site's days their own. */
+    @Transactional
+    public void takeSeasonOver(long siteId) {
+        boolean any = false;
+        for (DayRow day : planned(siteId, Integer.MAX_VALUE)) {
+            Optional<Proposed> roster = proposals.of(day.id()).map(ProposalMapper.ProposalRow::roster);
+            if (roster.isPresent()) {
+                any = true;
+                if (roster.get().crews().isEmpty()) {
+                    proposals.drop(day.id());
+                } else {
+                    takeOver(
+                            day.id(),
+                            day.version(),
+                            roster.get().crews().stream()
+                                    .map(Proposed.ProposedCrew::crew)
+                                    .toList());
+                }
+            }
+        }
+        if (!any) {
+            throw ProblemException.wrongField("", "has no proposal; look for one first");
+        }
     }
 
     private DayView changed(long id, int version, Runnable change) {
+        return changed(id, version, change, Set.of());
+    }
+
+    /** @param told codes of what would be refused else, and is told where it is seen */
+    private DayView changed(long id, int version, Runnable change, Set<String> told) {
         person.id();
         DayRow day = row(id);
         DayView before = reader.view(day);
         take(day, version);
         change.run();
+        board.again(row(id));
         DayView after = day(id);
         Set<String> brokenBefore = before.findings().stream()
-                .filter(finding -> finding.weight().equals("refused"))
+                .filter(finding -> finding.weight().equals(REFUSED))
                 .map(DayService::what)
                 .collect(Collectors.toSet());
         List<FieldProblem> refused = after.findings().stream()
-                .filter(finding -> finding.weight().equals("refused") && !brokenBefore.contains(what(finding)))
+                .filter(finding -> finding.weight().equals(REFUSED)
+                        && !told.contains(finding.reason().code())
+                        && !brokenBefore.contains(what(finding)))
                 .map(finding -> new FieldProblem("", finding.reason().text()))
                 .toList();
         if (!refused.isEmpty()) {
@@ -507,6 +601,23 @@ public class DayService {
 
     private static String what(FindingView finding) {
         return finding.reason().text() + finding.visitId() + finding.personId();
+    }
+
+    /** Nothing of it goes to a day in particular. */
+    private RainedOff rainOff(DayRow day) {
+        DayView before = reader.view(day);
+        List<String> back = new ArrayList<>();
+        for (VisitRow visit : visits.ofDay(day.id())) {
+            if (!visit.logged()) {
+                back.add(orchard.tree(visit.treeId()).tag());
+                visits.drop(visit.id());
+            }
+        }
+        days.state(day.id(), State.RAINED_OFF);
+        DayView after = day(day.id());
+        history.changed(new About("day", day.id(), day.siteId(), null), before, after);
+        events.publishEvent(new DayChanged(before, after, null));
+        return new RainedOff(after, null, back);
     }
 
     /** Days of a site, the newest first. */

@@ -63,6 +63,9 @@ public record DayView(
             int upkeepMinutes,
             List<Long> people,
             List<VisitCut> cuts,
+            double eastM,
+            double northM,
+            double spreadM,
             @MayBeNull Integer crew,
             @MayBeNull String starts,
             @MayBeNull String ends) {}

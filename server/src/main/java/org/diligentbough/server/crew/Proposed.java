@@ -38,6 +38,7 @@ public record Proposed(
     /** A cut by its limb and kind. */
     public record ProposedCut(String limb, String kind) {}
 
-    /** A tree that found no place, and why. */
-    public record LeftTree(long treeId, String tag, List<String> reasons) {}
+    /** A tree that found no place, and why; {@code visitId} of one that stands on the day: taken over, it goes back to its plan. */
+    public record LeftTree(
+            long treeId, String tag, @MayBeNull Long visitId, List<String> reasons) {}
 }

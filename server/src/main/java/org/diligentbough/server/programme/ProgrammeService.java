@@ -32,7 +32,7 @@ import org.springframework.transaction.annotation.Transactional;
 
 /** The work of a site's trees laid out over years and seasons, as far as the hours go. */
 @Service
-class ProgrammeService {
+public class ProgrammeService {
     /** A tree that was worked on in so many years is being carried through. */
     private static final int YEARS_BEGUN = 3;
 
@@ -79,8 +79,36 @@ class ProgrammeService {
         }
     }
 
+    /** Trees that the hours make wait: of them only what cannot wait is offered for days. */
+    public Set<Long> waiting(long siteId) {
+        return gathered(siteId).programme().putOff().stream()
+                .map(Programme.PutOff::tree)
+                .collect(Collectors.toSet());
+    }
+
     /** The programme as of today. */
     Laid laid(long siteId) {
+        Gathered all = gathered(siteId);
+        List<Programme.Tree> trees = List.copyOf(all.trees().values());
+        LocalDate on = today.in(all.site().zone());
+        return new Laid(
+                all.site(),
+                all.programme(),
+                enough(all.programme(), trees, had(all.hours())),
+                all.rows(),
+                all.trees(),
+                all.hours(),
+                hoursWorked(all.site(), on.minusYears(1)));
+    }
+
+    private record Gathered(
+            SiteRow site,
+            Programme programme,
+            Map<Long, TreeRow> rows,
+            Map<Long, Programme.Tree> trees,
+            List<HoursRow> hours) {}
+
+    private Gathered gathered(long siteId) {
         SiteRow site = orchard.site(siteId);
         LocalDate on = today.in(site.zone());
         Map<Long, List<Programme.Work>> work = new HashMap<>();
@@ -119,14 +147,7 @@ class ProgrammeService {
         }
         List<HoursRow> hours = programmes.hours(siteId);
         Programme programme = Programme.of(List.copyOf(trees.values()), had(hours));
-        return new Laid(
-                site,
-                programme,
-                enough(programme, List.copyOf(trees.values()), had(hours)),
-                rows,
-                trees,
-                hours,
-                hoursWorked(site, on.minusYears(1)));
+        return new Gathered(site, programme, rows, trees, hours);
     }
 
     /** The hours that would do for the first of those that find none. */

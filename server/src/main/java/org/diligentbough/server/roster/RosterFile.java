@@ -17,7 +17,8 @@ record RosterFile(
         List<DayFile> days,
         List<PersonFile> people,
         List<TurnFile> visits,
-        List<FixedFile> fixed) {
+        List<FixedFile> fixed,
+        List<FixedFile> sent) {
 
     record CrewFile(int least, int most) {}
 

@@ -80,6 +80,7 @@ class RosterFileReader {
                         .filter(one -> one.person() != null)
                         .map(one -> new RosterCase.FixedPerson(one.person(), one.day(), one.crew()))
                         .toList(),
+                sent(or(file.sent(), List.of())),
                 weights);
         return new Asked(
                 of,
@@ -87,6 +88,18 @@ class RosterFileReader {
                         or(file.seconds(), SECONDS),
                         file.steps() == null ? OptionalInt.empty() : OptionalInt.of(file.steps()),
                         or(file.seed(), 1L)));
+    }
+
+    private static RosterCase.Sent sent(List<RosterFile.FixedFile> sent) {
+        return new RosterCase.Sent(
+                sent.stream()
+                        .filter(one -> one.person() != null)
+                        .map(one -> new RosterCase.FixedPerson(one.person(), one.day(), one.crew()))
+                        .toList(),
+                sent.stream()
+                        .filter(one -> one.visit() != null)
+                        .map(one -> new RosterCase.SentVisit(one.visit(), one.day(), one.crew()))
+                        .toList());
     }
 
     private static RosterCase.Day day(RosterFile.DayFile day) {
@@ -183,6 +196,11 @@ class RosterFileReader {
             for (int i = 0; i < byHand.size(); i++) {
                 fixed(byHand.get(i), fixed, "/fixed/" + i);
             }
+            Set<String> sent = new HashSet<>();
+            List<RosterFile.FixedFile> before = or(file.sent(), List.of());
+            for (int i = 0; i < before.size(); i++) {
+                fixed(before.get(i), sent, "/sent/" + i);
+            }
             return found;
         }
 
@@ -216,6 +234,8 @@ class RosterFileReader {
                     say(at + "/visit", "is the id of no visit; give one of /visits");
                 }
                 once(before.add("visit " + one.visit()), at + "/visit");
+            }
+            if (one.visit() != null) {
                 return;
             }
             if (one.crew() == null) {

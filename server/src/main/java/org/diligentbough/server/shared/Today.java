@@ -2,7 +2,9 @@ package org.diligentbough.server.shared;
 
 import java.time.Clock;
 import java.time.LocalDate;
+import java.time.LocalTime;
 import java.time.ZoneId;
+import java.util.Optional;
 import org.springframework.boot.context.properties.ConfigurationProperties;
 import org.springframework.stereotype.Component;
 
@@ -20,6 +22,13 @@ public class Today {
     /** Today where the clocks show {@code zone}. */
     public LocalDate in(ZoneId zone) {
         return fixed != null ? fixed : LocalDate.now(clock.withZone(zone));
+    }
+
+    /** The time of day where the clocks show {@code zone}, while it is that date there; empty before, after, and where the date stands still. */
+    public Optional<LocalTime> clockIn(ZoneId zone, LocalDate on) {
+        return fixed == null && in(zone).equals(on)
+                ? Optional.of(LocalTime.now(clock.withZone(zone)))
+                : Optional.empty();
     }
 
     /**

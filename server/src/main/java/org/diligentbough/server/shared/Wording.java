@@ -7,6 +7,7 @@ import java.util.Locale;
 import org.diligentbough.core.knowledge.Codes;
 import org.diligentbough.core.knowledge.Reason;
 import org.diligentbough.core.knowledge.Source;
+import org.diligentbough.core.roster.Must;
 import org.diligentbough.core.roster.Roster;
 import org.springframework.context.MessageSource;
 import org.springframework.stereotype.Component;
@@ -29,6 +30,11 @@ public class Wording {
 
     public List<Worded> all(List<Reason> reasons) {
         return reasons.stream().map(this::of).toList();
+    }
+
+    /** What of a day's crews may not be: at a tree, or of a crew; {@code what} is a ticket, a kit or a time. */
+    public String breach(Must must, String tree, String what) {
+        return messages.getMessage("breach." + Codes.of(must), new Object[] {tree, what}, Locale.ENGLISH);
     }
 
     /** Why a tree found no place on a roster. */

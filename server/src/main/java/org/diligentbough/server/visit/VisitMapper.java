@@ -157,7 +157,7 @@ public interface VisitMapper {
 
     /** Whoever changes a day by hand stops its clock. */
     @Update(
-            "update tree_visit set crew = null, starts = null, ends = null where work_day_id = #{dayId} and crew is not null")
+            "update tree_visit set crew = null, starts = null, ends = null where work_day_id = #{dayId} and crew is not null and not logged")
     void stopClock(long dayId);
 
     @Update("update tree_visit set place = #{place} where id = #{id}")

@@ -1,16 +1,17 @@
 import { type PointerEvent, useEffect, useLayoutEffect, useRef, useState } from 'react';
-import type { Moving } from './moves';
 
 /** Farther than a finger trembles. */
 const TAKEN_PX = 6;
 /** So near the edge of the window the page moves along. */
 const EDGE_PX = 60;
 
-/** A cut held by mouse, finger or pen, and the row it is held over. */
-export function useDragged(drop: (cut: Moving, row: string) => void) {
-  const [held, setHeld] = useState<{ cut: Moving; x: number; y: number }>();
+/** What is held by mouse, finger or pen, and what it is held over: the element that carries its name as data-lane. */
+export function useDragged<Thing>(drop: (thing: Thing, row: string, at: { x: number; y: number }) => void) {
+  const [held, setHeld] = useState<{ thing: Thing; x: number; y: number }>();
   const [over, setOver] = useState<string>();
-  const start = useRef<{ cut: Moving; x: number; y: number; pointer: number; disc: HTMLElement }>(undefined);
+  const start = useRef<{ thing: Thing; x: number; y: number; pointer: number; element: HTMLElement }>(
+    undefined,
+  );
   const dropped = useRef(false);
   const dropIt = useRef(drop);
   useLayoutEffect(() => {
@@ -35,18 +36,18 @@ export function useDragged(drop: (cut: Moving, row: string) => void) {
     setHeld(undefined);
     setOver(undefined);
   };
-  const grip = (cut: Moving) => ({
+  const grip = (thing: Thing) => ({
     onPointerDown: (e: PointerEvent<HTMLElement>) => {
       dropped.current = false;
       if (e.button !== 0) return;
-      start.current = { cut, x: e.clientX, y: e.clientY, pointer: e.pointerId, disc: e.currentTarget };
+      start.current = { thing, x: e.clientX, y: e.clientY, pointer: e.pointerId, element: e.currentTarget };
     },
     onPointerMove: (e: PointerEvent<HTMLElement>) => {
       const from = start.current;
       if (!from) return;
       if (!held && Math.hypot(e.clientX - from.x, e.clientY - from.y) < TAKEN_PX) return;
-      if (!held) from.disc.setPointerCapture(from.pointer);
-      setHeld({ cut: from.cut, x: e.clientX, y: e.clientY });
+      if (!held) from.element.setPointerCapture(from.pointer);
+      setHeld({ thing: from.thing, x: e.clientX, y: e.clientY });
       setOver(rowAt(e.clientX, e.clientY)?.dataset.lane);
       if (e.clientY > window.innerHeight - EDGE_PX) window.scrollBy(0, 12);
       else if (e.clientY < EDGE_PX) window.scrollBy(0, -12);
@@ -54,13 +55,16 @@ export function useDragged(drop: (cut: Moving, row: string) => void) {
     onPointerUp: (e: PointerEvent<HTMLElement>) => {
       const row = held && rowAt(e.clientX, e.clientY)?.dataset.lane;
       dropped.current = !!held;
-      const cut = held?.cut;
+      const thing = held?.thing;
       ends();
-      if (cut && row) dropIt.current(cut, row);
+      if (thing !== undefined && row) dropIt.current(thing, row, { x: e.clientX, y: e.clientY });
     },
     onPointerCancel: ends,
-    /** A press that was a drag is no click. */
-    wasDrag: () => dropped.current,
   });
-  return { held, over, grip };
+  /** A press that was a drag is no click. */
+  const wasDrag = () => dropped.current;
+  return { held, over, grip, wasDrag };
 }
+
+/** What makes an element one that can be taken hold of. */
+export type Grip = ReturnType<ReturnType<typeof useDragged>['grip']>;
