@@ -1,13 +1,13 @@
 import { type KeyboardEvent, useEffect, useRef, useState } from 'react';
 import { Link } from 'react-router';
-import type { CrewsOfDay, Day, DayPerson, Visit } from '../api/client';
+import type { CrewsOfDay, Day, DayPerson } from '../api/client';
 import { Icon } from '../parts/Icon';
 import { Loading } from '../parts/Loading';
 import { ProblemAlert } from '../parts/ProblemAlert';
-import { counted, minutes, words } from '../parts/format';
+import { counted, minutes } from '../parts/format';
 import { type Grip, useDragged } from '../parts/useDragged';
-import { cutsInWords, TICKET_NAMES } from '../vocabulary/crew';
-import { type Laid, laidOf, minuteOf, moved, type Piece, steppedTo } from './board';
+import { TICKET_NAMES } from '../vocabulary/crew';
+import { type Laid, laidOf, minuteOf, moved, type Piece, steppedTo, type Turn, turnsOf } from './board';
 import { DayMap } from './DayMap';
 import { useCrewBoard, useLayCrews } from './queries';
 
@@ -43,7 +43,7 @@ function Board({ day, board, open }: { day: Day; board: CrewsOfDay; open: boolea
   };
   const { held, over, grip } = useDragged<Piece>((piece, row, at) => {
     const to = row === NONE ? -1 : Number(row);
-    put(moved(crews, piece, to, piece.kind === 'tree' ? turnBelow(section.current, row, at.y) : undefined));
+    put(moved(crews, piece, to, piece.kind === 'turn' ? turnBelow(section.current, row, at.y) : undefined));
   });
   const keys = (piece: Piece) => (e: KeyboardEvent) => {
     const next = steppedTo(crews, piece, e.key);
@@ -61,18 +61,13 @@ function Board({ day, board, open }: { day: Day; board: CrewsOfDay; open: boolea
       ?.focus({ preventScroll: true });
     if (!lay.isPending) refocus.current = undefined;
   }, [crews, lay.isPending]);
-  const visits = new Map(day.visits.filter((visit) => !visit.logged).map((visit) => [visit.id, visit]));
+  const turns = new Map(turnsOf(day).map((turn) => [turn.id, turn]));
   const people = new Map(day.people.map((person) => [person.id, person]));
-  const placed = new Set(crews.flatMap((crew) => crew.visits));
+  const placed = new Set(crews.flatMap((crew) => crew.turns));
   const busy = new Set(crews.flatMap((crew) => crew.people));
-  const shared = { day, board, visits, people, grip, keys, open };
-  const ways = crews.map((crew) =>
-    crew.visits
-      .map((id) => visits.get(id))
-      .filter((visit) => !!visit)
-      .map((visit) => ({ ...visit, tag: visit.tag })),
-  );
-  const ofDay = board.breaches.filter((breach) => breach.crew == null && breach.visitId == null);
+  const shared = { day, board, turns, people, grip, keys, open };
+  const ways = crews.map((crew) => crew.turns.flatMap((id) => turns.get(id)?.stop ?? []));
+  const ofDay = board.breaches.filter((breach) => breach.crew == null && breach.turn == null);
   return (
     <section ref={section} aria-label="Crews" className="crew-board">
       <h2>
@@ -115,12 +110,12 @@ function Board({ day, board, open }: { day: Day; board: CrewsOfDay; open: boolea
           {...shared}
           over={over === NONE}
           rest={[...people.values()].filter((one) => !busy.has(one.id))}
-          trees={[...visits.values()].filter((one) => !placed.has(one.id))}
+          loose={[...turns.values()].filter((one) => !placed.has(one.id))}
         />
       </div>
       {held && (
         <span className="held-cut" style={{ left: held.x, top: held.y }} aria-hidden="true">
-          {held.thing.kind === 'person' ? people.get(held.thing.id)?.name : visits.get(held.thing.id)?.tag}
+          {held.thing.kind === 'person' ? people.get(held.thing.id)?.name : turns.get(held.thing.id)?.name}
         </span>
       )}
       <ProblemAlert error={lay.error} />
@@ -130,19 +125,19 @@ function Board({ day, board, open }: { day: Day; board: CrewsOfDay; open: boolea
 }
 
 /** Before which turn of a column a height lies; none for the end. */
-function turnBelow(section: HTMLElement | null, row: string, y: number): number | undefined {
+function turnBelow(section: HTMLElement | null, row: string, y: number): string | undefined {
   const turns = [...(section?.querySelectorAll<HTMLElement>(`[data-lane="${row}"] [data-turn]`) ?? [])];
   const below = turns.find((one) => {
     const box = one.getBoundingClientRect();
     return y < box.top + box.height / 2;
   });
-  return below && Number(below.dataset.turn);
+  return below?.dataset.turn;
 }
 
 interface Shared {
   day: Day;
   board: CrewsOfDay;
-  visits: Map<number, Visit>;
+  turns: Map<string, Turn>;
   people: Map<number, DayPerson>;
   grip: (piece: Piece) => Grip;
   keys: (piece: Piece) => (e: KeyboardEvent) => void;
@@ -156,17 +151,17 @@ function Column({
   over,
   ...shared
 }: Shared & { crew: Laid; row: string; number: number; over: boolean }) {
-  const { day, board, visits, people } = shared;
+  const { day, board, turns, people } = shared;
   const starts = minuteOf(day.data.starts);
   const ends = minuteOf(day.data.ends);
-  const turns = new Map(board.crews.flatMap((one) => one.turns).map((turn) => [turn.visitId, turn]));
+  const clocks = new Map(board.crews.flatMap((one) => one.turns).map((turn) => [turn.turn, turn]));
   const breaches = board.breaches.filter((breach) => breach.crew === number);
   const leader = crew.people.find((id) => {
     const one = people.get(id);
     return one && one.tickets.includes('lead') && !one.maybeUnderAge;
   });
   const hours = Array.from({ length: Math.floor((ends - starts) / 60) + 1 }, (_, i) => starts + i * 60);
-  const places = placesOf(crew.visits, turns, starts);
+  const places = placesOf(crew.turns, clocks, starts);
   const low = Math.max((ends - starts) * PX_A_MINUTE, ...places.map((one) => one.top + one.height));
   return (
     <div
@@ -183,7 +178,7 @@ function Column({
         {crew.people.length === 0 && <span className="faint small">nobody yet</span>}
       </div>
       {breaches
-        .filter((breach) => breach.visitId == null)
+        .filter((breach) => breach.turn == null)
         .map((breach) => (
           <p key={breach.text} className="breach">
             <Icon name="exclamation-triangle" /> {breach.text}
@@ -197,23 +192,23 @@ function Column({
         ))}
         <span className="day-ends" style={{ top: (ends - starts) * PX_A_MINUTE }} aria-hidden />
         {places.map(({ id, top, height }) => {
+          const when = clocks.get(id);
           const turn = turns.get(id);
-          const visit = visits.get(id);
-          if (!visit) return null;
+          if (!turn) return null;
           return (
-            <TreeBlock
+            <TurnBlock
               key={id}
               {...shared}
-              visit={visit}
-              clock={turn && turn.starts + '–' + turn.ends}
-              broken={breaches.filter((breach) => breach.visitId === id).map((breach) => breach.text)}
+              turn={turn}
+              clock={when && when.starts + '–' + when.ends}
+              broken={breaches.filter((breach) => breach.turn === id).map((breach) => breach.text)}
               style={{ top, height }}
             />
           );
         })}
       </div>
       {breaches
-        .filter((breach) => breach.visitId != null)
+        .filter((breach) => breach.turn != null)
         .map((breach) => (
           <p key={breach.text} className="breach">
             <Icon name="exclamation-triangle" /> {breach.text}
@@ -224,10 +219,10 @@ function Column({
 }
 
 /** Where turns stand: by the clock, and a little later where short ones before would lie under them. */
-function placesOf(visits: number[], turns: Map<number, { starts: string; ends: string }>, starts: number) {
+function placesOf(turns: string[], clocks: Map<string, { starts: string; ends: string }>, starts: number) {
   let free = 0;
-  return visits.map((id) => {
-    const turn = turns.get(id);
+  return turns.map((id) => {
+    const turn = clocks.get(id);
     const top = Math.max(free, turn ? (minuteOf(turn.starts) - starts) * PX_A_MINUTE : 0);
     const long = turn ? (minuteOf(turn.ends) - minuteOf(turn.starts)) * PX_A_MINUTE - 2 : 0;
     const height = Math.max(LEAST_PX, long);
@@ -241,10 +236,10 @@ const clock = (minute: number) =>
 
 function Bench({
   rest,
-  trees,
+  loose,
   over,
   ...shared
-}: Shared & { rest: DayPerson[]; trees: Visit[]; over: boolean }) {
+}: Shared & { rest: DayPerson[]; loose: Turn[]; over: boolean }) {
   return (
     <div
       className={'crew-column aside' + (over ? ' over' : '')}
@@ -258,10 +253,10 @@ function Bench({
           <PersonChip key={one.id} {...shared} id={one.id} leads={false} />
         ))}
       </div>
-      {trees.map((visit) => (
-        <TreeBlock key={visit.id} {...shared} visit={visit} broken={[]} />
+      {loose.map((turn) => (
+        <TurnBlock key={turn.id} {...shared} turn={turn} broken={[]} />
       ))}
-      {rest.length === 0 && trees.length === 0 && <span className="faint small">nobody and nothing</span>}
+      {rest.length === 0 && loose.length === 0 && <span className="faint small">nobody and nothing</span>}
     </div>
   );
 }
@@ -292,8 +287,8 @@ function PersonChip({ id, leads, people, board, grip, keys, open }: Shared & { i
   );
 }
 
-function TreeBlock({
-  visit,
+function TurnBlock({
+  turn,
   clock: when,
   broken,
   style,
@@ -301,41 +296,43 @@ function TreeBlock({
   grip,
   keys,
   open,
-}: Shared & { visit: Visit; clock?: string; broken: string[]; style?: React.CSSProperties }) {
-  const what = cutsInWords(visit.cuts, visit.shoots, visit.upkeepMinutes, visit.tasks);
-  const wants = visit.tickets.map((ticket) => TICKET_NAMES[ticket]).join(', ');
-  const urgent = visit.cuts.some((cut) => cut.urgent);
-  const which = visit.cuts
-    .filter((cut) => cut.tickets?.length)
-    .map((cut) => cut.limb + ' wants ' + cut.tickets.map((ticket) => TICKET_NAMES[ticket]).join(', '))
-    .join('; ');
+}: Shared & { turn: Turn; clock?: string; broken: string[]; style?: React.CSSProperties }) {
+  const piece: Piece = { kind: 'turn', id: turn.id };
   return (
     <div
       className={
-        'tree-block' + (urgent ? ' urgent' : '') + (broken.length ? ' broken' : '') + (style ? '' : ' loose')
+        'tree-block' +
+        (turn.urgent ? ' urgent' : '') +
+        (broken.length ? ' broken' : '') +
+        (style ? '' : ' loose')
       }
       style={style}
-      data-turn={visit.id}
+      data-turn={turn.id}
     >
       <button
         type="button"
-        data-piece={'tree-' + visit.id}
+        data-piece={'turn-' + turn.id}
         disabled={!open}
         aria-label={
-          visit.tag + (when ? ', ' + when : '') + (urgent ? ', urgent' : '') + (visit.sick ? ', sick' : '')
+          turn.name +
+          (when ? ', ' + when : '') +
+          (turn.urgent ? ', urgent' : '') +
+          (turn.sick ? ', sick' : '')
         }
-        title={[words(visit.species), what, which, ...broken].filter(Boolean).join('\n')}
-        onKeyDown={keys({ kind: 'tree', id: visit.id })}
-        {...grip({ kind: 'tree', id: visit.id })}
+        title={[...turn.more, ...broken].filter(Boolean).join('\n')}
+        onKeyDown={keys(piece)}
+        {...grip(piece)}
       >
-        <strong>{visit.tag}</strong> <span className="clock">{when}</span> {minutes(visit.minutes)}
-        {urgent && ' · urgent'}
-        {visit.sick && ' · sick'}
-        {wants && <span className="wants"> · {wants}</span>}
+        <strong>{turn.name}</strong> <span className="clock">{when}</span> {minutes(turn.minutes)}
+        {turn.urgent && ' · urgent'}
+        {turn.sick && ' · sick'}
+        {turn.wants && <span className="wants"> · {turn.wants}</span>}
       </button>
-      <Link to={'/sites/' + day.siteId + '/trees/' + visit.treeId} aria-label={'Open ' + visit.tag}>
-        <Icon name="arrow-right" />
-      </Link>
+      {turn.treeId != null && (
+        <Link to={'/sites/' + day.siteId + '/trees/' + turn.treeId} aria-label={'Open ' + turn.name}>
+          <Icon name="arrow-right" />
+        </Link>
+      )}
     </div>
   );
 }

@@ -39,6 +39,7 @@ const day = (more = {}) => ({
     { id: 2, name: 'Bo', tickets: [], maybeUnderAge: true, canCome: false, minutes: 0 },
   ],
   visits: [visit(5, 'K-1')],
+  tasks: [],
   findings: [
     { weight: 'wanted', reason: { code: 'day-no-first-aider', text: 'Nobody has first aid.' } },
     { weight: 'wanted', reason: { code: 'day-alone', text: 'One alone is on K-1.' }, visitId: 5 },
@@ -72,7 +73,7 @@ beforeEach(() => {
     crews: [],
     people: [],
     bench: [],
-    unplaced: [5],
+    unplaced: ['visit-5'],
     breaches: [],
     clocked: false,
   });

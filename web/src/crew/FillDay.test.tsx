@@ -47,6 +47,7 @@ const day = {
   version: 8,
   data: { on: '2027-03-06', starts: '09:30', ends: '11:30' },
   visits: [],
+  tasks: [],
 } as unknown as Day;
 const done: DayAction[] = [];
 const open = () => show(<FillDay day={day} run={(action) => done.push(action)} busy={false} />);

@@ -104,14 +104,18 @@ function Proposed({
             <Hours crew={crew} starts={day.data.starts} ends={day.data.ends} />
             <ol className="turns">
               {crew.turns.map((turn) => (
-                <li key={turn.visitId ?? -turn.treeId}>
+                <li key={turnKey(turn)}>
                   <span className="clock">
                     {turn.starts}–{turn.ends}
                   </span>{' '}
-                  <Link to={'/sites/' + day.siteId + '/trees/' + turn.treeId}>{turn.tag}</Link>{' '}
+                  {turn.treeId == null ? (
+                    <strong>{turn.tag}</strong>
+                  ) : (
+                    <Link to={'/sites/' + day.siteId + '/trees/' + turn.treeId}>{turn.tag}</Link>
+                  )}{' '}
                   <span className="faint">{personMinutes(turn.minutes)}</span>{' '}
                   {turn.urgent && <State code="urgent" word="urgent" />}{' '}
-                  {turn.visitId == null && <span className="faint">new</span>}
+                  {turn.visitId == null && turn.taskId == null && <span className="faint">new</span>}
                   {turn.leaves.length > 0 && (
                     <span className="faint">; without {turn.leaves.join(', ')}: nobody holds the ticket</span>
                   )}
@@ -136,7 +140,7 @@ function Proposed({
           </summary>
           <ul>
             {roster.left.map((tree) => (
-              <li key={tree.treeId}>
+              <li key={tree.tag}>
                 <strong>{tree.tag}</strong>: {tree.reasons.join(' ')}
                 {tree.visitId != null && ' Taken over, it goes back to its plan.'}
               </li>
@@ -148,6 +152,9 @@ function Proposed({
   );
 }
 
+const turnKey = (turn: ProposedCrew['turns'][number]) =>
+  turn.taskId != null ? 'task' + turn.taskId : turn.visitId != null ? 'visit' + turn.visitId : turn.tag;
+
 /** A crew's day over the hours. */
 function Hours({ crew, starts, ends }: { crew: ProposedCrew; starts: string; ends: string }) {
   const from = minuteOf(starts);
@@ -157,7 +164,7 @@ function Hours({ crew, starts, ends }: { crew: ProposedCrew; starts: string; end
     <div className="crew-hours" aria-hidden>
       {crew.turns.map((turn) => (
         <span
-          key={turn.visitId ?? -turn.treeId}
+          key={turnKey(turn)}
           style={{ left: at(turn.starts) + '%', width: at(turn.ends) - at(turn.starts) + '%' }}
           className={turn.urgent ? 'urgent' : ''}
         >

@@ -114,7 +114,7 @@ function Left({ days }: { days: Filled[] }) {
       <summary>{counted(left.length, 'tree')} found no place</summary>
       <ul>
         {left.map((tree) => (
-          <li key={tree.treeId}>
+          <li key={tree.tag}>
             <strong>{tree.tag}</strong>: {tree.reasons.join(' ')}
           </li>
         ))}

@@ -8,24 +8,24 @@ import { CrewBoard } from './CrewBoard';
 import { FillSeason } from './FillSeason';
 
 const crews = [
-  { people: [1, 2], visits: [10, 11, 12] },
-  { people: [3], visits: [13] },
+  { people: [1, 2], turns: ['10', '11', '12'] },
+  { people: [3], turns: ['13'] },
 ];
-const tree = (id: number) => ({ kind: 'tree', id }) as const;
+const tree = (id: number) => ({ kind: 'turn', id: String(id) }) as const;
 const person = (id: number) => ({ kind: 'person', id }) as const;
 
 describe('pieces on the board', () => {
   it('are moved into a crew, before a turn, into a new one, and out of all', () => {
     expect(moved(crews, person(1), 1)[1]!.people).toEqual([3, 1]);
-    expect(moved(crews, tree(13), 0, 11)[0]!.visits).toEqual([10, 13, 11, 12]);
+    expect(moved(crews, tree(13), 0, '11')[0]!.turns).toEqual(['10', '13', '11', '12']);
     expect(moved(crews, tree(10), 2)).toHaveLength(3);
     expect(crewOf(moved(crews, tree(10), -1), tree(10))).toBe(-1);
-    expect(moved(crews, tree(10), 0, 12)[0]!.visits).toEqual([11, 10, 12]);
+    expect(moved(crews, tree(10), 0, '12')[0]!.turns).toEqual(['11', '10', '12']);
   });
 
   it('are stepped by arrow keys, and stay where there is no further', () => {
-    expect(steppedTo(crews, tree(11), 'ArrowUp')![0]!.visits).toEqual([11, 10, 12]);
-    expect(steppedTo(crews, tree(11), 'ArrowDown')![0]!.visits).toEqual([10, 12, 11]);
+    expect(steppedTo(crews, tree(11), 'ArrowUp')![0]!.turns).toEqual(['11', '10', '12']);
+    expect(steppedTo(crews, tree(11), 'ArrowDown')![0]!.turns).toEqual(['10', '12', '11']);
     expect(steppedTo(crews, tree(10), 'ArrowUp')).toBeUndefined();
     expect(steppedTo(crews, person(1), 'ArrowUp')).toBeUndefined();
     expect(crewOf(steppedTo(crews, person(3), 'ArrowLeft')!, person(3))).toBe(0);
@@ -61,6 +61,7 @@ const day = {
     { id: 2, name: 'Bo', tickets: [], maybeUnderAge: true },
   ],
   visits: [visit(10, 'K-1'), visit(11, 'K-2', { sick: true })],
+  tasks: [{ id: 7, title: 'Cut the hedge', minutes: 90, done: false, kit: [], eastM: 0, northM: 0 }],
 } as unknown as Day;
 const board = (more = {}) => ({
   version: 8,
@@ -69,15 +70,15 @@ const board = (more = {}) => ({
       crew: 1,
       leader: 1,
       people: [1],
-      turns: [{ visitId: 10, starts: '09:35', ends: '10:15' }],
+      turns: [{ turn: 'visit-10', starts: '09:35', ends: '10:15' }],
     },
   ],
   people: [{ id: 1, hoursThisSeason: 6.4, skill: 3 }],
   bench: [2],
-  unplaced: [11],
+  unplaced: ['visit-11', 'task-7'],
   breaches: [
     { must: 'nobody-alone', text: 'Too few: nobody works alone.', crew: 1 },
-    { must: 'ticket-in-the-crew', text: 'K-1 wants a pole saw ticket.', crew: 1, visitId: 10 },
+    { must: 'ticket-in-the-crew', text: 'K-1 wants a pole saw ticket.', crew: 1, turn: 'visit-10' },
     { must: 'first-aider-on-the-day', text: 'Nobody at work that day knows first aid.' },
   ],
   clocked: true,
@@ -104,6 +105,7 @@ describe('the board of a day', () => {
     expect(crew.querySelector('.tree-block.broken')).not.toBeNull();
     expect(part('In no crew').textContent).toContain('ground only');
     expect(part('In no crew').textContent).toContain('K-2');
+    expect(part('In no crew').textContent).toContain('Cut the hedge');
     expect(box.querySelector('.breach')!.textContent).toContain('knows first aid');
   });
 
@@ -115,7 +117,7 @@ describe('the board of a day', () => {
     });
     expect(part('Crew 1').textContent).toContain('Bo');
     await settle();
-    expect(last().body).toEqual({ version: 8, crews: [{ people: [1, 2], visits: [10] }] });
+    expect(last().body).toEqual({ version: 8, crews: [{ people: [1, 2], turns: ['visit-10'] }] });
     expect(document.activeElement?.getAttribute('data-piece')).toBe('person-2');
   });
 

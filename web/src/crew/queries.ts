@@ -320,7 +320,7 @@ export const useCrewBoard = (dayId: number) =>
 /** Lays all crews of a day out anew. */
 export const useLayCrews = (dayId: number) => {
   const queries = useQueryClient();
-  return useChange(async (body: { version: number; crews: { people: number[]; visits: number[] }[] }) => {
+  return useChange(async (body: { version: number; crews: { people: number[]; turns: string[] }[] }) => {
     const now: CrewsOfDay = unwrap(
       await api.PUT('/api/days/{dayId}/crews', { params: { path: { dayId } }, body }),
     );

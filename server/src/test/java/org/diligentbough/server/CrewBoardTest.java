@@ -79,7 +79,8 @@ class CrewBoardTest {
     }
 
     private static String crew(List<Long> people, List<Long> visits) {
-        return "{\"people\": " + people + ", \"visits\": " + visits + "}";
+        return "{\"people\": " + people + ", \"turns\": "
+                + visits.stream().map(one -> "\"visit-" + one + "\"").toList() + "}";
     }
 
     private static List<String> musts(JsonNode board) {
@@ -96,7 +97,7 @@ class CrewBoardTest {
         JsonNode board = lay(crew(List.of(lena, abel), List.of(visits.get(1), visits.get(0))) + ","
                         + crew(List.of(otto), List.of(visits.get(2))))
                 .expect(200);
-        assertThat(board.at("/crews/0/turns/0/visitId").longValue()).isEqualTo(visits.get(1));
+        assertThat(board.at("/crews/0/turns/0/turn").stringValue()).isEqualTo("visit-" + visits.get(1));
         assertThat(board.at("/crews/0/turns/0/starts").stringValue()).isEqualTo("09:35");
         assertThat(board.at("/crews/0/turns/1/starts").stringValue())
                 .isGreaterThan(board.at("/crews/0/turns/0/ends").stringValue());
@@ -133,7 +134,7 @@ class CrewBoardTest {
                         .text())
                 .contains("/crews/1/people");
         assertThat(lay(crew(List.of(), List.of(visits.get(0), visits.get(0)))).text())
-                .contains("/crews/0/visits");
+                .contains("/crews/0/turns");
         assertThat(lay(crew(List.of(TestServer.whoId()), List.of())).text()).contains("does not come that day");
     }
 

@@ -309,6 +309,12 @@ class RightsTest {
                 case "what-if" ->
                     number("insert into what_if (tree_id, name, wish, made_by, made_on) values (" + tree + ", '"
                             + UUID.randomUUID() + "', '{}', " + by + ", '2027-02-01')" + tail);
+                case "task" ->
+                    number(
+                            "insert into task (site_id, kind, title, opens, closes, minutes, people, kit, source, made_by, work_day_id)"
+                                    + " values (" + site
+                                    + ", 'other', 't', '2027-02-01', '2027-03-01', 5, 1, '{}', 'hand', " + by + ", "
+                                    + day + ")" + tail);
                 case "letter" ->
                     number("insert into letter (site_id, person_id, kind, subject, body, link, eml, state) values ("
                             + site + ", " + other + ", 'told', 's', 'b', '', 'e', 'by-hand')" + tail);

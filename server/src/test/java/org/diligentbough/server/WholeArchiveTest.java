@@ -127,6 +127,22 @@ class WholeArchiveTest {
         sql("insert into day_note (work_day_id, said_by, note) select id, " + me
                 + ", 'bring gloves' from work_day where site_id = " + siteId + " order by id limit 1");
         sql(
+                "insert into task (site_id, tree_id, kind, title, opens, closes, minutes, people, kit, source, source_key, substance,"
+                        + " label_rate, harvest_days, made_by, work_day_id, done_on, done_by, done_note) select "
+                        + siteId + ", min(t.id), "
+                        + "'treatment', 'Spray', '2027-02-01', '2027-02-20', 30, 2, '{ladder}', 'work', 'work:x', 'soap', '2 %', 0, "
+                        + me
+                        + ", (select min(id) from work_day where site_id = " + siteId + "), '2027-02-10', " + me
+                        + ", 'done well' from tree t where t.site_id = " + siteId);
+        sql("insert into day_attendance (work_day_id, person_id, came_at, went_at, entered_by) select min(id), " + me
+                + ", '2027-02-10 09:00+00', '2027-02-10 12:00+00', " + me + " from work_day where site_id = " + siteId);
+        sql(
+                "insert into day_first_list (work_day_id, answers, said_by) select min(id), jsonb_build_object('nests', true), "
+                        + me + " from work_day where site_id = " + siteId);
+        sql("insert into incident (site_id, work_day_id, on_date, near_miss, what, entered_by) select " + siteId
+                + ", min(id), '2027-02-10', true, 'A ladder slipped', " + me + " from work_day where site_id = "
+                + siteId);
+        sql(
                 "insert into day_invitation (work_day_id, person_id, invited_by, invited_at, answer, from_time, until_time, remark,"
                         + " answered_at, told) select id, " + me + ", " + me
                         + ", '2027-02-01', 'yes', '10:00', '12:00', 'by bicycle', '2027-02-02', 'a digest' from work_day where site_id = "
@@ -177,6 +193,10 @@ class WholeArchiveTest {
                 "contentment",
                 "day_note",
                 "day_invitation",
+                "task",
+                "day_attendance",
+                "day_first_list",
+                "incident",
                 "photo",
                 "history");
         assertThat(tables)

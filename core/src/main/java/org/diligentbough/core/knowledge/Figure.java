@@ -253,6 +253,8 @@ public enum Figure {
     OUTLOOK_SPLIT_UNION("share", 0, 1),
     OUTLOOK_BREAK_OVERLONG("share", 0, 1),
     OUTLOOK_BAND("share", 0, 0.9),
+    TASK_TIES_OFF_YEARS("years", 1, 5),
+    TASK_SHOOTS_CUT_CM("cm", 1, 30),
     ROSTER_CLOSES_SOON("points", 0, 1000000),
     ROSTER_SOON_DAYS("days", 0, 60),
     ROSTER_WORTH("points", 0, 100000),

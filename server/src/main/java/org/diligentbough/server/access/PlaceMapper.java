@@ -76,6 +76,12 @@ interface PlaceMapper {
     @Select("select site_id" + OF_NO_TREE + NOTHING_ELSE + "from letter where id = #{id}")
     Optional<Place> letter(long id);
 
+    @Select("""
+            select site_id, tree_id, made_by as by, false as entered_today, work_day_id as day_id, null::bigint as visit_id
+            from task where id = #{id}
+            """)
+    Optional<Place> task(long id);
+
     @Select("select site_id" + OF_NO_TREE + ", done_by as by" + OF_NO_DAY + "from care_done where id = #{id}")
     Optional<Place> care(long id);
 

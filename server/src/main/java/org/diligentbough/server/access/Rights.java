@@ -40,7 +40,8 @@ class Rights {
         WHAT_IF("id"),
         PERSON("personId"),
         INVITATION("id"),
-        LETTER("letterId");
+        LETTER("letterId"),
+        TASK("taskId");
 
         private final String variable;
 

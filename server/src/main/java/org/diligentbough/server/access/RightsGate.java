@@ -159,6 +159,7 @@ class RightsGate implements HandlerInterceptor {
             case CHANGE -> places.change(number(id, of.variable()));
             case FRUIT -> fruit(number(id, of.variable()), named.get("year"));
             case WHAT_IF -> places.whatIf(number(id, of.variable()));
+            case TASK -> places.task(number(id, of.variable()));
             case LETTER -> places.letter(number(id, of.variable()));
             case INVITATION -> places.invitation(number(id, of.variable()));
             case ANYTHING, PERSON -> Optional.empty();

@@ -33,6 +33,7 @@ import tools.jackson.databind.node.ObjectNode;
 class ArchiveRecords {
     private static final String OF_TREE = "r.tree_id in (select id from tree where site_id = #{siteId})";
     private static final String OF_SITE = "r.site_id = #{siteId}";
+    private static final String OF_DAY = "r.work_day_id in (select id from work_day where site_id = #{siteId})";
     private static final String TAG = "(select tag from tree t where t.id = r.tree_id) collate \"C\"";
     private static final String NAME = "(select name from person p where p.id = r.person_id) collate \"C\"";
     private static final String AS_ADDED = "r.id";
@@ -95,20 +96,18 @@ class ArchiveRecords {
                     TAG + ", " + NAME + ", r.year",
                     Set.of("person_id"),
                     Set.of()),
-            new Carried(
-                    "dayNotes",
-                    "day_note",
-                    "r.work_day_id in (select id from work_day where site_id = #{siteId})",
-                    AS_ADDED,
-                    Set.of("said_by"),
-                    Set.of()),
+            new Carried("dayNotes", "day_note", OF_DAY, AS_ADDED, Set.of("said_by"), Set.of()),
             new Carried(
                     "invitations",
                     "day_invitation",
-                    "r.work_day_id in (select id from work_day where site_id = #{siteId})",
+                    OF_DAY,
                     "r.work_day_id, " + NAME,
                     Set.of("person_id", "invited_by"),
                     Set.of("at_address")),
+            new Carried("tasks", "task", OF_SITE, AS_ADDED, Set.of("made_by", "done_by"), Set.of("version")),
+            new Carried("attendance", "day_attendance", OF_DAY, AS_ADDED, Set.of("person_id", "entered_by"), Set.of()),
+            new Carried("firstLists", "day_first_list", OF_DAY, "r.work_day_id", Set.of("said_by"), Set.of()),
+            new Carried("incidents", "incident", OF_SITE, AS_ADDED, Set.of("entered_by"), Set.of()),
             new Carried(PHOTOS, "photo", OF_TREE, AS_ADDED, Set.of("added_by"), Set.of(CAME_AS)),
             new Carried(
                     HISTORY,

@@ -1,15 +1,16 @@
 package org.diligentbough.server.crew;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
-import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import org.diligentbough.core.knowledge.Codes;
 import org.diligentbough.core.roster.CrewsByHand;
@@ -20,23 +21,29 @@ import org.diligentbough.core.roster.Must;
 import org.diligentbough.core.roster.Roster.Turn;
 import org.diligentbough.core.roster.RosterCase;
 import org.diligentbough.server.crew.DayMapper.DayRow;
+import org.diligentbough.server.crew.DayView.DayTaskView;
 import org.diligentbough.server.crew.DayView.VisitView;
 import org.diligentbough.server.figures.SiteRules;
 import org.diligentbough.server.orchard.OrchardService;
 import org.diligentbough.server.shared.ClockTime;
 import org.diligentbough.server.shared.MayBeNull;
 import org.diligentbough.server.shared.Wording;
+import org.diligentbough.server.task.TaskMapper;
 import org.diligentbough.server.visit.VisitMapper;
 import org.springframework.stereotype.Component;
 
 /** The crews of a day over its hours: who is in them, their trees by the clock, and what they break. */
 @Component
 class CrewBoard {
+    private static final String VISIT = "visit-";
+    private static final String TASK = "task-";
     /** Of a date; what is laid out beyond it is far too much for the day anyway, and is told so. */
     private static final int LAST_MINUTE = 24 * 60 - 1;
 
     private final DayReader reader;
     private final VisitMapper visits;
+    private final TaskMapper tasks;
+    private final DayMapper days;
     private final RosterPeople people;
     private final OrchardService orchard;
     private final SiteRules rules;
@@ -45,12 +52,16 @@ class CrewBoard {
     CrewBoard(
             DayReader reader,
             VisitMapper visits,
+            TaskMapper tasks,
+            DayMapper days,
             RosterPeople people,
             OrchardService orchard,
             SiteRules rules,
             Wording wording) {
         this.reader = reader;
         this.visits = visits;
+        this.tasks = tasks;
+        this.days = days;
         this.people = people;
         this.orchard = orchard;
         this.rules = rules;
@@ -62,7 +73,7 @@ class CrewBoard {
      *
      * @param people everybody who comes
      * @param bench those who come and are in no crew
-     * @param unplaced trees of the day that are in no crew
+     * @param unplaced turns of trees and tasks of the day that are in no crew
      * @param clocked whether the crews stand by the clock; where not, they are as people were given to trees
      */
     record CrewsView(
@@ -70,7 +81,7 @@ class CrewBoard {
             List<CrewView> crews,
             List<HelperView> people,
             List<Long> bench,
-            List<Long> unplaced,
+            List<String> unplaced,
             List<BreachView> breaches,
             boolean clocked) {}
 
@@ -89,29 +100,28 @@ class CrewBoard {
      */
     record CrewView(int crew, @MayBeNull Long leader, List<Long> people, List<TurnView> turns) {}
 
-    /** A tree's turn by the clock. */
-    record TurnView(long visitId, String starts, String ends) {}
+    /** A turn by the clock: of a tree, as visit-12, or of a task, as task-7. */
+    record TurnView(String turn, String starts, String ends) {}
 
     /**
      * What may not be.
      *
      * @param crew null where it is of the whole day
-     * @param visitId null where it is of a crew or the day
+     * @param turn null where it is of a crew or the day
      */
     record BreachView(
             String must,
             String text,
             @MayBeNull Integer crew,
-            @MayBeNull Long visitId) {}
+            @MayBeNull String turn) {}
 
     CrewsView of(DayRow day) {
         DayView view = reader.view(day);
         Map<Integer, CrewGiven> given = given(view);
-        boolean clocked = open(view).anyMatch(visit -> visit.crew() != null);
         Looked looked = looked(day, view, List.copyOf(given.values()));
         List<Integer> numbers = List.copyOf(given.keySet());
         Set<Long> busy = new HashSet<>();
-        Set<Long> placed = new HashSet<>();
+        Set<String> placed = new HashSet<>();
         List<CrewView> crews = new ArrayList<>();
         for (int i = 0; i < numbers.size(); i++) {
             List<Long> members = given.get(numbers.get(i)).people().stream()
@@ -119,10 +129,9 @@ class CrewBoard {
                     .toList();
             busy.addAll(members);
             List<TurnView> turns = looked.crews().get(i).stream()
-                    .map(turn -> new TurnView(
-                            visitId(turn.visit()), ClockTime.text(turn.starts()), ClockTime.text(turn.ends())))
+                    .map(turn -> new TurnView(turn.visit(), ClockTime.text(turn.starts()), ClockTime.text(turn.ends())))
                     .toList();
-            turns.forEach(turn -> placed.add(turn.visitId()));
+            turns.forEach(turn -> placed.add(turn.turn()));
             crews.add(new CrewView(numbers.get(i), leader(view, members), members, turns));
         }
         return new CrewsView(
@@ -135,18 +144,37 @@ class CrewBoard {
                         .map(DayView.PersonView::id)
                         .filter(one -> !busy.contains(one))
                         .toList(),
-                open(view)
-                        .map(VisitView::id)
-                        .filter(one -> !placed.contains(one))
-                        .toList(),
+                open(view).filter(one -> !placed.contains(one)).toList(),
                 looked.breaches().stream()
                         .map(breach -> told(breach, numbers, view))
                         .toList(),
-                clocked);
+                clocked(view));
     }
 
-    private static Stream<VisitView> open(DayView view) {
-        return view.visits().stream().filter(visit -> !visit.logged());
+    /** Turns that are not done yet, in their order: trees, then tasks. */
+    private static Stream<String> open(DayView view) {
+        return Stream.concat(
+                view.visits().stream().filter(visit -> !visit.logged()).map(RosterVisits::id),
+                view.tasks().stream().filter(task -> !task.done()).map(RosterVisits::id));
+    }
+
+    /** The same of a day by its number. */
+    List<String> open(long dayId) {
+        return Stream.concat(
+                        visits.ofDay(dayId).stream()
+                                .filter(visit -> !visit.logged())
+                                .map(visit -> VISIT + visit.id()),
+                        tasks.ofDay(dayId).stream()
+                                .filter(task -> task.doneOn() == null)
+                                .map(task -> TASK + task.id()))
+                .toList();
+    }
+
+    /** Whether crews were laid out, by somebody's hand or a roster. */
+    private static boolean clocked(DayView view) {
+        return view.people().stream().anyMatch(one -> one.crew() != null)
+                || view.visits().stream().anyMatch(visit -> !visit.logged() && visit.crew() != null)
+                || view.tasks().stream().anyMatch(task -> !task.done() && task.crew() != null);
     }
 
     private static Long leader(DayView view, List<Long> members) {
@@ -157,55 +185,95 @@ class CrewBoard {
                 .orElse(null);
     }
 
-    static long visitId(String id) {
+    private static long number(String id) {
         return Long.parseLong(id.substring(id.indexOf('-') + 1));
     }
 
     private BreachView told(Breach breach, List<Integer> numbers, DayView view) {
-        Long visitId = breach.visit().isEmpty() ? null : visitId(breach.visit());
-        String tag = view.visits().stream()
-                .filter(visit -> visitId != null && visit.id() == visitId)
-                .map(VisitView::tag)
-                .findFirst()
-                .orElse("");
         String what = breach.must() == Must.DONE_IN_TIME
                 ? ClockTime.text(Integer.parseInt(breach.what()))
                 : breach.what().replace('-', ' ');
         return new BreachView(
                 Codes.of(breach.must()),
-                wording.breach(breach.must(), tag, what),
+                wording.breach(breach.must(), called(breach.visit(), view), what),
                 breach.crew() == 0 ? null : numbers.get(breach.crew() - 1),
-                visitId);
+                breach.visit().isEmpty() ? null : breach.visit());
     }
 
-    /**
-     * Crews as they stand, by their numbers. Where none were laid out, trees that have the same people are a crew's; whoever is
-     * on trees of several is in the first.
-     */
+    /** A tree by its tag, a task by what is done. */
+    private static String called(String turn, DayView view) {
+        return Stream.concat(
+                        view.visits().stream()
+                                .filter(visit -> RosterVisits.id(visit).equals(turn))
+                                .map(VisitView::tag),
+                        view.tasks().stream()
+                                .filter(task -> RosterVisits.id(task).equals(turn))
+                                .map(DayTaskView::title))
+                .findFirst()
+                .orElse("");
+    }
+
+    /** Crews as they stand, by their numbers. */
     private static Map<Integer, CrewGiven> given(DayView view) {
+        return clocked(view) ? laid(view) : byTheirTrees(view);
+    }
+
+    private record Placed(int crew, String starts, String turn) {}
+
+    private static Map<Integer, CrewGiven> laid(DayView view) {
+        List<Placed> placed = new ArrayList<>();
+        view.visits().stream()
+                .filter(visit -> !visit.logged() && visit.crew() != null)
+                .forEach(visit -> placed.add(new Placed(visit.crew(), visit.starts(), RosterVisits.id(visit))));
+        view.tasks().stream()
+                .filter(task -> !task.done() && task.crew() != null)
+                .forEach(task -> placed.add(new Placed(task.crew(), task.starts(), RosterVisits.id(task))));
+        placed.sort(Comparator.comparing(Placed::starts));
+        Map<Integer, Set<Long>> members = new TreeMap<>();
+        placed.forEach(one -> members.computeIfAbsent(one.crew(), key -> new LinkedHashSet<>()));
+        view.people().stream().filter(one -> one.crew() != null).forEach(one -> members.computeIfAbsent(
+                        one.crew(), key -> new LinkedHashSet<>())
+                .add(one.id()));
+        // Where nobody says in which crew people are, as in a day that came from elsewhere, their trees do.
+        if (view.people().stream().allMatch(one -> one.crew() == null)) {
+            Set<Long> taken = new HashSet<>();
+            view.visits().stream()
+                    .filter(visit -> !visit.logged() && visit.crew() != null)
+                    .forEach(
+                            visit -> visit.people().stream().filter(taken::add).forEach(one -> members.get(visit.crew())
+                                    .add(one)));
+        }
+        Map<Integer, CrewGiven> crews = new TreeMap<>();
+        members.forEach((number, of) -> crews.put(
+                number,
+                new CrewGiven(
+                        of.stream().map(String::valueOf).toList(),
+                        placed.stream()
+                                .filter(one -> one.crew() == number)
+                                .map(Placed::turn)
+                                .toList())));
+        return crews;
+    }
+
+    /** Where none were laid out, trees that have the same people are a crew's; whoever is on trees of several is in the first. */
+    private static Map<Integer, CrewGiven> byTheirTrees(DayView view) {
         Set<Long> coming = view.people().stream().map(DayView.PersonView::id).collect(Collectors.toSet());
-        boolean clocked = open(view).anyMatch(visit -> visit.crew() != null);
-        Map<Object, List<VisitView>> groups = clocked ? new TreeMap<>() : new LinkedHashMap<>();
-        open(view)
-                .filter(visit ->
-                        clocked ? visit.crew() != null : !visit.people().isEmpty())
-                .forEach(visit -> groups.computeIfAbsent(
-                                clocked ? visit.crew() : Set.copyOf(visit.people()), key -> new ArrayList<>())
+        Map<Set<Long>, List<VisitView>> groups = new LinkedHashMap<>();
+        view.visits().stream()
+                .filter(visit -> !visit.logged() && !visit.people().isEmpty())
+                .forEach(visit -> groups.computeIfAbsent(Set.copyOf(visit.people()), key -> new ArrayList<>())
                         .add(visit));
         Map<Integer, CrewGiven> crews = new TreeMap<>();
         Set<Long> taken = new HashSet<>();
-        groups.forEach((key, turns) -> {
-            List<Long> members = turns.stream()
-                    .flatMap(visit -> visit.people().stream())
-                    .distinct()
-                    .filter(one -> coming.contains(one) && taken.add(one))
-                    .toList();
-            crews.put(
-                    key instanceof Integer number ? number : crews.size() + 1,
-                    new CrewGiven(
-                            members.stream().map(String::valueOf).toList(),
-                            turns.stream().map(RosterVisits::id).toList()));
-        });
+        groups.values()
+                .forEach(turns -> crews.put(
+                        crews.size() + 1,
+                        new CrewGiven(
+                                turns.get(0).people().stream()
+                                        .filter(one -> coming.contains(one) && taken.add(one))
+                                        .map(String::valueOf)
+                                        .toList(),
+                                turns.stream().map(RosterVisits::id).toList())));
         return crews;
     }
 
@@ -222,8 +290,14 @@ class CrewBoard {
                 RosterVisits.SET_UP_MINUTES,
                 List.of(people.day(day)),
                 people.of(List.of(day), false, new HashMap<>()),
-                open(view)
-                        .map(visit -> RosterVisits.of(visit, orchard.tree(visit.treeId()), day.onDay()))
+                Stream.concat(
+                                view.visits().stream()
+                                        .filter(visit -> !visit.logged())
+                                        .map(visit ->
+                                                RosterVisits.of(visit, orchard.tree(visit.treeId()), day.onDay())),
+                                view.tasks().stream()
+                                        .filter(task -> !task.done())
+                                        .map(task -> RosterVisits.of(task, day.onDay())))
                         .toList(),
                 List.of(),
                 List.of(),
@@ -236,7 +310,7 @@ class CrewBoard {
         DayView view = reader.view(day);
         List<RosterCase.FixedPerson> members = new ArrayList<>();
         List<RosterCase.SentVisit> turns = new ArrayList<>();
-        if (open(view).anyMatch(visit -> visit.crew() != null)) {
+        if (clocked(view)) {
             given(view).forEach((number, crew) -> {
                 crew.people()
                         .forEach(one -> members.add(new RosterCase.FixedPerson(one, RosterPeople.id(day), number)));
@@ -246,57 +320,93 @@ class CrewBoard {
         return new RosterCase.Sent(members, turns);
     }
 
-    /** A crew as somebody lays it out: ids of people, and of trees' turns in order. */
-    record CrewLaid(List<Long> people, List<Long> visits) {}
+    /** A crew as somebody lays it out: ids of people, and turns in order. */
+    record CrewLaid(List<Long> people, List<String> turns) {}
 
     /** Gives a day these crews and no others; trees that are in none of them have nobody. */
     void layOut(DayRow day, List<CrewLaid> crews) {
-        visits.stopClock(day.id());
+        stop(day.id());
+        Map<Integer, CrewGiven> given = new TreeMap<>();
         int place = 0;
-        Set<Long> placed = new HashSet<>();
+        Set<String> placed = new HashSet<>();
         for (CrewLaid crew : crews) {
-            for (long visitId : crew.visits()) {
+            int number = given.size() + 1;
+            crew.people().forEach(one -> days.crew(day.id(), one, number));
+            for (String turn : crew.turns()) {
                 place++;
-                placed.add(visitId);
-                visits.clearPeople(visitId);
-                crew.people().forEach(one -> visits.addPerson(visitId, one));
-                visits.place(visitId, place);
+                placed.add(turn);
+                if (turn.startsWith(VISIT)) {
+                    visits.clearPeople(number(turn));
+                    crew.people().forEach(one -> visits.addPerson(number(turn), one));
+                    visits.place(number(turn), place);
+                }
             }
+            given.put(
+                    number,
+                    new CrewGiven(crew.people().stream().map(String::valueOf).toList(), crew.turns()));
         }
-        for (VisitMapper.VisitRow left : visits.ofDay(day.id())) {
-            if (!left.logged() && !placed.contains(left.id())) {
-                visits.clearPeople(left.id());
-            }
-        }
-        List<CrewGiven> given = crews.stream()
-                .map(crew -> new CrewGiven(
-                        crew.people().stream().map(String::valueOf).toList(),
-                        crew.visits().stream().map(one -> "visit-" + one).toList()))
+        open(day.id()).stream()
+                .filter(turn -> turn.startsWith(VISIT) && !placed.contains(turn))
+                .forEach(turn -> visits.clearPeople(number(turn)));
+        clock(day, given);
+    }
+
+    /** Moves a tree up (-1) or down (1) within its crew; sick trees stay last. */
+    void shift(DayRow day, long visitId, int by) {
+        DayView view = reader.view(day);
+        List<String> sick = view.visits().stream()
+                .filter(VisitView::sick)
+                .map(RosterVisits::id)
                 .toList();
-        clock(day, given, IntStream.rangeClosed(1, crews.size()).boxed().toList());
+        List<CrewLaid> crews = new ArrayList<>();
+        given(view).values().forEach(crew -> {
+            List<String> turns = new ArrayList<>(crew.visits());
+            int at = turns.indexOf(VISIT + visitId);
+            int to = Math.max(0, Math.min(turns.size() - 1, at + by));
+            if (at >= 0 && sick.contains(turns.get(at)) == sick.contains(turns.get(to))) {
+                turns.add(to, turns.remove(at));
+            }
+            crews.add(new CrewLaid(crew.people().stream().map(Long::valueOf).toList(), turns));
+        });
+        layOut(day, crews);
     }
 
-    private void clock(DayRow day, List<CrewGiven> given, List<Integer> numbers) {
-        Looked looked = looked(day, reader.view(day), given);
-        for (int i = 0; i < given.size(); i++) {
+    /** Crews are as people are given to trees from now on. */
+    void stop(long dayId) {
+        visits.stopClock(dayId);
+        tasks.stopClock(dayId);
+        days.noCrews(dayId);
+    }
+
+    private void clock(DayRow day, Map<Integer, CrewGiven> given) {
+        Looked looked = looked(day, reader.view(day), List.copyOf(given.values()));
+        List<Integer> numbers = List.copyOf(given.keySet());
+        for (int i = 0; i < numbers.size(); i++) {
+            int place = 0;
             for (Turn turn : looked.crews().get(i)) {
-                long id = visitId(turn.visit());
-                visits.clock(
-                        id,
-                        numbers.get(i),
-                        ClockTime.text(Math.min(LAST_MINUTE, turn.starts())),
-                        ClockTime.text(Math.min(LAST_MINUTE, turn.ends())),
-                        visits.visit(id).orElseThrow().place());
+                place++;
+                String starts = ClockTime.text(Math.min(LAST_MINUTE, turn.starts()));
+                String ends = ClockTime.text(Math.min(LAST_MINUTE, turn.ends()));
+                long id = number(turn.visit());
+                if (turn.visit().startsWith(TASK)) {
+                    tasks.clock(id, numbers.get(i), starts, ends, place);
+                } else {
+                    visits.clock(
+                            id,
+                            numbers.get(i),
+                            starts,
+                            ends,
+                            visits.visit(id).orElseThrow().place());
+                }
             }
         }
     }
 
-    /** Sets the clock anew after people, trees or hours of a day changed; a day without crews has none. */
+    /** Sets the clock anew after people, trees, tasks or hours of a day changed; a day without crews has none. */
     void again(DayRow day) {
         DayView view = reader.view(day);
-        if (open(view).anyMatch(visit -> visit.crew() != null)) {
-            Map<Integer, CrewGiven> given = given(view);
-            clock(day, List.copyOf(given.values()), List.copyOf(given.keySet()));
+        if (clocked(view)) {
+            clock(day, given(view));
         }
     }
 }

@@ -15,7 +15,7 @@ import org.springframework.web.bind.annotation.RestController;
 
 /** The crews of a day over its hours, laid out by hand. */
 @RestController
-@RequestMapping("/api/days/{dayId}/crews")
+@RequestMapping("/api/days/{dayId}")
 class CrewBoardApi {
     private final CrewBoard board;
     private final DayService days;
@@ -25,13 +25,21 @@ class CrewBoardApi {
         this.days = days;
     }
 
-    /** A crew: ids of people, and of trees' turns in the order they are done. */
+    /** A crew: ids of people, and turns (visit-12 of a tree, task-7 of a task) in the order they are done. */
     record CrewToLay(
             @NotNull(message = "is missing; give a list, empty for nobody")
             List<@NotNull(message = "is missing") Long> people,
 
-            @NotNull(message = "is missing; give a list, empty for no tree")
-            List<@NotNull(message = "is missing") Long> visits) {}
+            @NotNull(message = "is missing; give a list, empty for none")
+            List<@NotNull(message = "is missing") String> turns) {}
+
+    /** Which tasks stand on a day. */
+    record TasksOfDay(
+            @NotNull(message = "is missing; send the version the change is based on")
+            Integer version,
+
+            @NotNull(message = "is missing; give a list, empty for none")
+            List<@NotNull(message = "is missing") Long> tasks) {}
 
     /** All crews of a day; trees and people in none of them are in no crew. */
     record CrewsToLay(
@@ -43,20 +51,26 @@ class CrewBoardApi {
             @Size(max = 50, message = "has more than 50 crews")
             List<@NotNull(message = "is missing") CrewToLay> crews) {}
 
-    @GetMapping
+    @GetMapping("/crews")
     CrewsView crewsOfDay(@PathVariable long dayId) {
         return board.of(days.row(dayId));
     }
 
     /** Lays all crews out anew; the clock follows, and what breaks is told in the answer. */
-    @PutMapping
+    @PutMapping("/crews")
     CrewsView layCrewsOut(@PathVariable long dayId, @Valid @RequestBody CrewsToLay laid) {
         days.layOut(
                 dayId,
                 laid.version(),
                 laid.crews().stream()
-                        .map(crew -> new CrewLaid(crew.people(), crew.visits()))
+                        .map(crew -> new CrewLaid(crew.people(), crew.turns()))
                         .toList());
         return board.of(days.row(dayId));
+    }
+
+    /** Puts tasks on a day and takes the others off it; what is done stays. */
+    @PutMapping("/tasks")
+    DayView tasksOfDay(@PathVariable long dayId, @Valid @RequestBody TasksOfDay wanted) {
+        return days.tasks(dayId, wanted.version(), wanted.tasks());
     }
 }

@@ -16,6 +16,7 @@ import org.diligentbough.core.season.MayCut;
 import org.diligentbough.core.season.Weather;
 import org.diligentbough.server.crew.DayMapper.DayRow;
 import org.diligentbough.server.crew.DayView.Candidate;
+import org.diligentbough.server.crew.DayView.DayTaskView;
 import org.diligentbough.server.crew.DayView.VisitView;
 import org.diligentbough.server.crew.PeopleService.Person;
 import org.diligentbough.server.crew.Proposed.LeftTree;
@@ -123,6 +124,7 @@ class DayCase {
                                     visit.treeId(),
                                     visit.tag(),
                                     visit.id(),
+                                    null,
                                     "",
                                     "",
                                     visit.minutes(),
@@ -130,6 +132,26 @@ class DayCase {
                                     null,
                                     List.of()));
                     visits.add(RosterVisits.of(visit, orchard.tree(visit.treeId()), day.onDay()));
+                    fixed.add(new RosterCase.FixedVisit(id, RosterPeople.id(day)));
+                }
+            }
+            for (DayTaskView task : view.tasks()) {
+                if (!task.done()) {
+                    String id = RosterVisits.id(task);
+                    turns.put(
+                            id,
+                            new ProposedTurn(
+                                    task.treeId(),
+                                    task.tag() == null ? task.title() : task.tag() + ": " + task.title(),
+                                    null,
+                                    task.id(),
+                                    "",
+                                    "",
+                                    task.minutes(),
+                                    false,
+                                    null,
+                                    List.of()));
+                    visits.add(RosterVisits.of(task, day.onDay()));
                     fixed.add(new RosterCase.FixedVisit(id, RosterPeople.id(day)));
                 }
             }
@@ -194,6 +216,7 @@ class DayCase {
                     new ProposedTurn(
                             candidate.treeId(),
                             candidate.tag(),
+                            null,
                             null,
                             "",
                             "",

@@ -68,14 +68,28 @@ public interface DayMapper {
     @Update("update work_day set version = version + 1 where id = #{id} and version = #{version}")
     int take(@Param("id") long id, @Param("version") int version);
 
-    @Delete("delete from work_day_person where work_day_id = #{id}")
-    int clearPeople(long id);
+    /** Those who are not among these come no more. */
+    @Delete(
+            "delete from work_day_person where work_day_id = #{id} and not person_id = any(#{stay,typeHandler=array}::bigint[])")
+    int keepPeople(@Param("id") long id, @Param("stay") List<Long> stay);
 
     @Insert("insert into work_day_person (work_day_id, person_id) values (#{id}, #{personId}) on conflict do nothing")
     int addPerson(@Param("id") long id, @Param("personId") long personId);
 
     @Delete("delete from work_day_person where work_day_id = #{id} and person_id = #{personId}")
     int removePerson(@Param("id") long id, @Param("personId") long personId);
+
+    /** In which crew somebody was laid. */
+    record CrewRow(Long personId, Integer crew) {}
+
+    @Select("select person_id, crew from work_day_person where work_day_id = #{id} and crew is not null")
+    List<CrewRow> crews(long id);
+
+    @Update("update work_day_person set crew = #{crew} where work_day_id = #{id} and person_id = #{personId}")
+    void crew(@Param("id") long id, @Param("personId") long personId, @Param("crew") int crew);
+
+    @Update("update work_day_person set crew = null where work_day_id = #{id} and crew is not null")
+    void noCrews(long id);
 
     /** What somebody who was asked said; the hours are null for the whole day. */
     record SaidRow(Long personId, String answer, String fromTime, String untilTime) {}

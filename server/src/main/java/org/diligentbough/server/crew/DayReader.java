@@ -2,6 +2,7 @@ package org.diligentbough.server.crew;
 
 import java.time.LocalDate;
 import java.util.EnumMap;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
@@ -23,6 +24,7 @@ import org.diligentbough.core.season.Weather;
 import org.diligentbough.core.verdict.Ticket;
 import org.diligentbough.server.crew.DayMapper.DayRow;
 import org.diligentbough.server.crew.DayView.DaySummary;
+import org.diligentbough.server.crew.DayView.DayTaskView;
 import org.diligentbough.server.crew.DayView.FindingView;
 import org.diligentbough.server.crew.DayView.PersonView;
 import org.diligentbough.server.crew.DayView.VisitView;
@@ -36,6 +38,8 @@ import org.diligentbough.server.shared.CurrentPerson;
 import org.diligentbough.server.shared.ProblemException;
 import org.diligentbough.server.shared.Today;
 import org.diligentbough.server.shared.Wording;
+import org.diligentbough.server.task.TaskMapper;
+import org.diligentbough.server.task.TaskMapper.TaskRow;
 import org.diligentbough.server.visit.VisitCut;
 import org.diligentbough.server.visit.VisitMapper;
 import org.diligentbough.server.visit.VisitMapper.VisitRow;
@@ -46,6 +50,8 @@ import org.springframework.stereotype.Component;
 class DayReader {
 
     private final VisitMapper visits;
+    private final TaskMapper tasks;
+    private final DayMapper days;
     private final PeopleService people;
     private final OrchardService orchard;
     private final JudgementService judgement;
@@ -58,6 +64,8 @@ class DayReader {
 
     DayReader(
             VisitMapper visits,
+            TaskMapper tasks,
+            DayMapper days,
             PeopleService people,
             OrchardService orchard,
             JudgementService judgement,
@@ -69,6 +77,8 @@ class DayReader {
             Today today) {
         this.person = person;
         this.visits = visits;
+        this.tasks = tasks;
+        this.days = days;
         this.people = people;
         this.orchard = orchard;
         this.judgement = judgement;
@@ -96,6 +106,8 @@ class DayReader {
                 .map(row -> turn(row, day, known, planned.getOrDefault(row.treeId(), List.of())))
                 .toList();
         List<Helper> coming = coming(day);
+        Map<Long, Integer> crews = new HashMap<>();
+        days.crews(day.id()).forEach(row -> crews.put(row.personId(), row.crew()));
         return new DayView(
                 day.id(),
                 day.version(),
@@ -104,9 +116,10 @@ class DayReader {
                 Codes.of(day.state()),
                 past(day),
                 coming.stream()
-                        .map(helper -> person(helper, day.onDay(), turns))
+                        .map(helper -> person(helper, day.onDay(), turns, crews.get(helper.id())))
                         .toList(),
                 turns.stream().map(this::visit).toList(),
+                tasks.ofDay(day.id()).stream().map(DayReader::task).toList(),
                 findings(day, data, turns, coming));
     }
 
@@ -222,7 +235,7 @@ class DayReader {
                 .toList();
     }
 
-    private static PersonView person(Helper helper, LocalDate on, List<Turn> turns) {
+    private static PersonView person(Helper helper, LocalDate on, List<Turn> turns, Integer crew) {
         return new PersonView(
                 helper.id(),
                 helper.name(),
@@ -233,7 +246,26 @@ class DayReader {
                         .toList(),
                 helper.maybeUnderAge(on),
                 helper.canCome(),
-                DayCheck.clockMinutes(helper, turns.stream().map(Turn::visit).toList()));
+                DayCheck.clockMinutes(helper, turns.stream().map(Turn::visit).toList()),
+                crew);
+    }
+
+    private static DayTaskView task(TaskRow row) {
+        return new DayTaskView(
+                row.id(),
+                Codes.of(row.kind()),
+                row.title(),
+                row.treeId(),
+                row.tag(),
+                row.minutes(),
+                row.people(),
+                row.kit(),
+                row.doneOn() != null,
+                row.eastM(),
+                row.northM(),
+                row.crew(),
+                row.starts(),
+                row.ends());
     }
 
     private VisitView visit(Turn turn) {

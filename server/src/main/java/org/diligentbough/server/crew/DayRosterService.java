@@ -225,6 +225,7 @@ class DayRosterService {
                 turn.treeId(),
                 turn.tag(),
                 turn.visitId(),
+                turn.taskId(),
                 ClockTime.text(starts),
                 ClockTime.text(ends),
                 turn.minutes(),

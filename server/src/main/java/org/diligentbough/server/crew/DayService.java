@@ -30,6 +30,8 @@ import org.diligentbough.server.shared.History.About;
 import org.diligentbough.server.shared.Once;
 import org.diligentbough.server.shared.ProblemException;
 import org.diligentbough.server.shared.Today;
+import org.diligentbough.server.task.TaskMapper;
+import org.diligentbough.server.task.TaskMapper.TaskRow;
 import org.diligentbough.server.visit.VisitMapper;
 import org.diligentbough.server.visit.VisitMapper.VisitRow;
 import org.springframework.context.ApplicationEventPublisher;
@@ -50,6 +52,7 @@ public class DayService {
 
     private final DayMapper days;
     private final ProposalMapper proposals;
+    private final TaskMapper tasks;
     private final CrewBoard board;
     private final VisitMapper visits;
     private final DayReader reader;
@@ -67,6 +70,7 @@ public class DayService {
     DayService(
             DayMapper days,
             ProposalMapper proposals,
+            TaskMapper tasks,
             CrewBoard board,
             VisitMapper visits,
             DayReader reader,
@@ -82,6 +86,7 @@ public class DayService {
             ApplicationEventPublisher events) {
         this.days = days;
         this.proposals = proposals;
+        this.tasks = tasks;
         this.board = board;
         this.visits = visits;
         this.reader = reader;
@@ -157,7 +162,7 @@ public class DayService {
     @Transactional
     public DayView people(long id, int version, List<Long> people) {
         return changed(id, version, () -> {
-            days.clearPeople(id);
+            days.keepPeople(id, people);
             people.forEach(one -> days.addPerson(id, known(id, one)));
             days.dropAbsent(id);
         });
@@ -224,6 +229,7 @@ public class DayService {
     public DayView callOff(long id, int version) {
         return changed(id, version, () -> {
             visits.ofDay(id).stream().filter(visit -> !visit.logged()).forEach(visit -> visits.drop(visit.id()));
+            tasks.offDay(id);
             days.state(id, State.CALLED_OFF);
         });
     }
@@ -336,7 +342,7 @@ public class DayService {
     public DayView peopleOf(long visitId, int version, List<Long> people) {
         VisitRow visit = open(visitId);
         return changed(visit.workDayId(), version, () -> {
-            visits.stopClock(visit.workDayId());
+            board.stop(visit.workDayId());
             visits.clearPeople(visitId);
             people.forEach(one -> {
                 days.addPerson(visit.workDayId(), known(visit.workDayId(), one));
@@ -350,6 +356,10 @@ public class DayService {
     public DayView shift(long visitId, int version, int by) {
         VisitRow visit = open(visitId);
         return changed(visit.workDayId(), version, () -> {
+            if (visit.crew() != null) {
+                board.shift(row(visit.workDayId()), visitId, by);
+                return;
+            }
             List<VisitRow> alike = visits.ofDay(visit.workDayId()).stream()
                     .filter(other -> other.sick().equals(visit.sick()))
                     .collect(Collectors.toCollection(ArrayList::new));
@@ -382,6 +392,7 @@ public class DayService {
             if (turns.isEmpty()) {
                 throw ProblemException.wrongField("/crews", "names no crew of the proposal; give their numbers");
             }
+            roster.crews().stream().filter(crew -> crews.contains(crew.crew())).forEach(crew -> crew(id, crew));
             int place = visits.ofDay(id).size();
             for (Turned one : turns) {
                 place++;
@@ -404,6 +415,10 @@ public class DayService {
     private record Turned(Proposed.ProposedCrew crew, Proposed.ProposedTurn turn) {}
 
     private void takeOver(long id, Turned one, int place) {
+        if (one.turn().taskId() != null) {
+            takeTaskOver(id, one, place);
+            return;
+        }
         Long visitId = one.turn().visitId();
         if (visitId == null) {
             List<CutKey> cuts = one.turn().cuts() == null
@@ -423,10 +438,52 @@ public class DayService {
         }
         visits.clearPeople(visitId);
         for (Proposed.ProposedPerson person : one.crew().people()) {
-            days.addPerson(id, known(id, person.id()));
             visits.addPerson(visitId, person.id());
         }
         visits.clock(visitId, one.crew().crew(), one.turn().starts(), one.turn().ends(), place);
+    }
+
+    private void takeTaskOver(long id, Turned one, int place) {
+        long taskId = one.turn().taskId();
+        if (tasks.find(taskId)
+                .filter(task -> Long.valueOf(id).equals(task.workDayId()) && task.doneOn() == null)
+                .isEmpty()) {
+            throw ProblemException.wrongField(
+                    "/crews",
+                    "has " + one.turn().tag() + ", which is not on the day any more; look for a proposal anew");
+        }
+        tasks.clock(taskId, one.crew().crew(), one.turn().starts(), one.turn().ends(), place);
+    }
+
+    /** Which tasks stand on a day; those that stood there and are not among them go off it, what is done stays. */
+    @Transactional
+    public DayView tasks(long id, int version, List<Long> wanted) {
+        return changed(id, version, () -> {
+            DayRow day = row(id);
+            Set<Long> standing = tasks.ofDay(id).stream().map(TaskRow::id).collect(Collectors.toSet());
+            for (TaskRow task : tasks.ofDay(id)) {
+                if (task.doneOn() == null && !wanted.contains(task.id())) {
+                    tasks.onDay(task.id(), null);
+                }
+            }
+            for (long one : wanted) {
+                if (standing.contains(one)) {
+                    continue;
+                }
+                TaskRow task = tasks.find(one)
+                        .filter(row -> row.siteId().equals(day.siteId()) && row.doneOn() == null)
+                        .orElseThrow(() -> ProblemException.wrongField(
+                                "/tasks", "names one that is not open here; choose from the list of tasks"));
+                tasks.onDay(task.id(), id);
+            }
+        });
+    }
+
+    private void crew(long id, Proposed.ProposedCrew crew) {
+        crew.people().forEach(one -> {
+            days.addPerson(id, known(id, one.id()));
+            days.crew(id, one.id(), crew.crew());
+        });
     }
 
     /** What became of a day that was rained off; {@code movedTo} is null where its trees went back to their plans. */
@@ -471,6 +528,7 @@ public class DayService {
                 visits.drop(visit.id());
             }
         }
+        tasks.ofDay(id).stream().filter(task -> task.doneOn() == null).forEach(task -> tasks.onDay(task.id(), target));
         days.state(id, State.RAINED_OFF);
         DayView after = day(id);
         DayView targetAfter = day(target);
@@ -508,12 +566,8 @@ public class DayService {
                 version,
                 () -> {
                     DayRow day = row(id);
-                    Set<Long> open = visits.ofDay(id).stream()
-                            .filter(visit -> !visit.logged())
-                            .map(VisitRow::id)
-                            .collect(Collectors.toSet());
+                    Set<String> standing = new HashSet<>(board.open(id));
                     Set<Long> people = new HashSet<>();
-                    Set<Long> turns = new HashSet<>();
                     for (int i = 0; i < crews.size(); i++) {
                         CrewBoard.CrewLaid crew = crews.get(i);
                         if (!day.people().containsAll(crew.people())
@@ -521,11 +575,10 @@ public class DayService {
                             throw ProblemException.wrongField(
                                     "/crews/" + i + "/people", "names somebody twice, or who does not come that day");
                         }
-                        if (!open.containsAll(crew.visits())
-                                || !crew.visits().stream().allMatch(turns::add)) {
+                        if (!crew.turns().stream().allMatch(standing::remove)) {
                             throw ProblemException.wrongField(
-                                    "/crews/" + i + "/visits",
-                                    "names a tree twice, or one that is not on the day or is logged already");
+                                    "/crews/" + i + "/turns",
+                                    "names a tree or task twice, or one that is not on the day or is done already");
                         }
                     }
                     board.layOut(day, crews);
@@ -613,6 +666,7 @@ public class DayService {
                 visits.drop(visit.id());
             }
         }
+        tasks.offDay(day.id());
         days.state(day.id(), State.RAINED_OFF);
         DayView after = day(day.id());
         history.changed(new About("day", day.id(), day.siteId(), null), before, after);

@@ -23,6 +23,7 @@ public record DayView(
         boolean past,
         List<PersonView> people,
         List<VisitView> visits,
+        List<DayTaskView> tasks,
         List<FindingView> findings) {
 
     /**
@@ -31,9 +32,16 @@ public record DayView(
      * @param tickets those that hold on the day
      * @param maybeUnderAge whether they may still be under 18
      * @param minutes by the clock of the work they are given
+     * @param crew they were laid into, or null
      */
     public record PersonView(
-            long id, String name, List<String> tickets, boolean maybeUnderAge, boolean canCome, int minutes) {}
+            long id,
+            String name,
+            List<String> tickets,
+            boolean maybeUnderAge,
+            boolean canCome,
+            int minutes,
+            @MayBeNull Integer crew) {}
 
     /**
      * One tree's turn.
@@ -66,6 +74,28 @@ public record DayView(
             double eastM,
             double northM,
             double spreadM,
+            @MayBeNull Integer crew,
+            @MayBeNull String starts,
+            @MayBeNull String ends) {}
+
+    /**
+     * A task that stands on the day.
+     *
+     * @param tag of the tree it is about, or null
+     * @param people how many can work on it at once
+     */
+    public record DayTaskView(
+            long id,
+            String kind,
+            String title,
+            @MayBeNull Long treeId,
+            @MayBeNull String tag,
+            int minutes,
+            int people,
+            List<String> kit,
+            boolean done,
+            double eastM,
+            double northM,
             @MayBeNull Integer crew,
             @MayBeNull String starts,
             @MayBeNull String ends) {}

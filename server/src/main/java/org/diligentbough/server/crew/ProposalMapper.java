@@ -1,7 +1,6 @@
 package org.diligentbough.server.crew;
 
 import java.time.Instant;
-import java.time.LocalDate;
 import java.util.List;
 import java.util.Optional;
 import org.apache.ibatis.annotations.Delete;
@@ -10,7 +9,7 @@ import org.apache.ibatis.annotations.Param;
 import org.apache.ibatis.annotations.Select;
 import org.apache.ibatis.annotations.Update;
 
-/** The table of what days are proposed to be filled with, and what people did before. */
+/** The table of what days are proposed to be filled with, and which trees people know. */
 @Mapper
 interface ProposalMapper {
     /** A proposal; {@code over} when nobody betters it any more. */
@@ -60,19 +59,6 @@ interface ProposalMapper {
             where jsonb_path_exists(roster, '$.**.id ? (@ == $person)', jsonb_build_object('person', #{personId}::bigint))
             """)
     void dropNaming(long personId);
-
-    /** Person-minutes of somebody at a site since a day. */
-    record WorkedRow(Long personId, Double minutes) {}
-
-    @Select("""
-            select p.person_id, sum(l.minutes::double precision / (select count(*) from visit_log_person o where o.visit_log_id = l.id))
-                       as minutes
-            from visit_log_person p join visit_log l on l.id = p.visit_log_id join tree_visit v on v.id = l.tree_visit_id
-                 join tree t on t.id = v.tree_id
-            where t.site_id = #{siteId} and l.on_date >= #{since} and not exists (select from visit_log c where c.corrects = l.id)
-            group by p.person_id
-            """)
-    List<WorkedRow> worked(@Param("siteId") long siteId, @Param("since") LocalDate since);
 
     /** A tree somebody worked on, ever. */
     record KnownRow(Long personId, Long treeId) {}

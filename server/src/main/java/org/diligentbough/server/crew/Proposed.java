@@ -18,16 +18,18 @@ public record Proposed(
     public record ProposedPerson(long id, String name) {}
 
     /**
-     * A tree's turn.
+     * A turn of a tree, or of a task that stands on the day.
      *
+     * @param tag of the tree; of a task what is to be done
      * @param visitId of a tree that is on the day already; null for one that would be put on it
      * @param cuts those that would be put on, where not all are
      * @param leaves limbs whose cuts want a ticket that nobody who comes holds
      */
     public record ProposedTurn(
-            long treeId,
+            @MayBeNull Long treeId,
             String tag,
             @MayBeNull Long visitId,
+            @MayBeNull Long taskId,
             String starts,
             String ends,
             int minutes,
@@ -40,5 +42,5 @@ public record Proposed(
 
     /** A tree that found no place, and why; {@code visitId} of one that stands on the day: taken over, it goes back to its plan. */
     public record LeftTree(
-            long treeId, String tag, @MayBeNull Long visitId, List<String> reasons) {}
+            @MayBeNull Long treeId, String tag, @MayBeNull Long visitId, List<String> reasons) {}
 }

@@ -25,14 +25,14 @@ import org.springframework.stereotype.Component;
 @Component
 class RosterPeople {
     private static final int MONTHS_OF_A_SEASON = 6;
-    private static final double MINUTES_AN_HOUR = 60;
     /** A clock that begins now begins at a time people say. */
     private static final int EVEN_MINUTES = 5;
 
     private final DayMapper rows;
     private final PeopleService people;
     private final PersonMapper members;
-    private final ProposalMapper worked;
+    private final ProposalMapper proposals;
+    private final HoursService worked;
     private final OrchardService orchard;
     private final Today today;
 
@@ -40,12 +40,14 @@ class RosterPeople {
             DayMapper rows,
             PeopleService people,
             PersonMapper members,
-            ProposalMapper worked,
+            ProposalMapper proposals,
+            HoursService worked,
             OrchardService orchard,
             Today today) {
         this.rows = rows;
         this.people = people;
         this.members = members;
+        this.proposals = proposals;
         this.worked = worked;
         this.orchard = orchard;
         this.today = today;
@@ -83,10 +85,9 @@ class RosterPeople {
         }
         long siteId = days.get(0).siteId();
         LocalDate first = days.get(0).onDay();
-        Map<Long, Double> hours = worked.worked(siteId, first.minusMonths(MONTHS_OF_A_SEASON)).stream()
-                .collect(Collectors.toMap(ProposalMapper.WorkedRow::personId, row -> row.minutes() / MINUTES_AN_HOUR));
+        Map<Long, Double> hours = worked.since(siteId, first.minusMonths(MONTHS_OF_A_SEASON));
         Map<Long, Set<String>> knows = new HashMap<>();
-        worked.known(siteId).forEach(row -> knows.computeIfAbsent(row.personId(), id -> new HashSet<>())
+        proposals.known(siteId).forEach(row -> knows.computeIfAbsent(row.personId(), id -> new HashSet<>())
                 .add(String.valueOf(row.treeId())));
         Set<Long> here = Set.copyOf(members.members(siteId));
         Map<Long, Map<Long, SaidRow>> said = new HashMap<>();

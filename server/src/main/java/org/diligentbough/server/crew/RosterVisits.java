@@ -7,6 +7,7 @@ import java.util.stream.Collectors;
 import org.diligentbough.core.crew.Kit;
 import org.diligentbough.core.knowledge.Codes;
 import org.diligentbough.core.roster.RosterCase;
+import org.diligentbough.server.crew.DayView.DayTaskView;
 import org.diligentbough.server.crew.DayView.VisitView;
 import org.diligentbough.server.orchard.TreeMapper.TreeRow;
 import org.diligentbough.server.visit.VisitCut;
@@ -25,6 +26,8 @@ final class RosterVisits {
     private static final double ROOM_FOR_TWO_M = 2;
 
     private static final double ROOM_FOR_THREE_M = 6;
+    /** What somebody put on the day by hand is meant to be done (own assumption). */
+    private static final double WORTH_OF_A_TASK = 0.5;
 
     private RosterVisits() {}
 
@@ -49,6 +52,30 @@ final class RosterVisits {
                 visit.sick(),
                 urgent(visit),
                 1);
+    }
+
+    static String id(DayTaskView task) {
+        return "task-" + task.id();
+    }
+
+    /** A task that stands on a day. */
+    static RosterCase.Visit of(DayTaskView task, LocalDate on) {
+        return new RosterCase.Visit(
+                id(task),
+                task.treeId() == null ? id(task) : String.valueOf(task.treeId()),
+                task.eastM(),
+                task.northM(),
+                LocalDate.MIN,
+                on,
+                task.minutes(),
+                task.people(),
+                Set.of(),
+                task.kit().stream().filter(one -> !OWN.contains(one)).collect(Collectors.toSet()),
+                false,
+                false,
+                false,
+                false,
+                WORTH_OF_A_TASK);
     }
 
     /** From when until when something may be done. */

@@ -77,7 +77,7 @@ public class CareService {
      * @param year the growing year it counts for
      * @param closes its last day
      */
-    record DueView(
+    public record DueView(
             String task,
             String title,
             String text,
@@ -90,11 +90,11 @@ public class CareService {
             @MayBeNull DoneView done) {}
 
     /** That it was done. */
-    record DoneView(
+    public record DoneView(
             long id, LocalDate on, String by, @MayBeNull String note) {}
 
     /** What was done; a treatment's note says what was used, by its label and the law of the place. */
-    record DoneData(
+    public record DoneData(
             @NotNull(message = "is missing; say which task") @CodeOf(CareTask.class)
             String task,
 

@@ -27,6 +27,8 @@ import org.diligentbough.server.shared.MayBeNull;
 import org.diligentbough.server.shared.Today;
 import org.diligentbough.server.shared.Wording;
 import org.diligentbough.server.shared.Wording.Worded;
+import org.diligentbough.server.task.TaskService;
+import org.diligentbough.server.task.TaskService.TaskView;
 import org.diligentbough.server.visit.ReportService;
 import org.diligentbough.server.visit.ReportService.ReportView;
 import org.springframework.stereotype.Service;
@@ -38,6 +40,7 @@ public class TodayService {
     private final PlanMapper plans;
     private final ReportService reports;
     private final DayBoard days;
+    private final TaskService tasks;
     private final SiteWeatherService weather;
     private final SiteRules rules;
     private final Wording wording;
@@ -48,6 +51,7 @@ public class TodayService {
             PlanMapper plans,
             ReportService reports,
             DayBoard days,
+            TaskService tasks,
             SiteWeatherService weather,
             SiteRules rules,
             Wording wording,
@@ -56,6 +60,7 @@ public class TodayService {
         this.plans = plans;
         this.reports = reports;
         this.days = days;
+        this.tasks = tasks;
         this.weather = weather;
         this.rules = rules;
         this.wording = wording;
@@ -71,6 +76,7 @@ public class TodayService {
             List<WeatherHold> byWeather,
             List<ComingView> coming,
             List<HeldView> held,
+            List<TaskView> tasks,
             List<DaySummary> days) {}
 
     /** A tree with urgent cuts nobody has made; {@code onDay} the work day it is on, or null. */
@@ -117,6 +123,7 @@ public class TodayService {
                 byWeather(siteId, on, lanes, trees),
                 coming(siteId, on, trees),
                 held(siteId, trees),
+                tasks.due(siteId),
                 days.board(siteId, on));
     }
 

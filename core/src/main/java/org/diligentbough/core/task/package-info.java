@@ -1,0 +1,2 @@
+/** What is to be done besides cuts. */
+package org.diligentbough.core.task;
