@@ -35,6 +35,9 @@ const VIEWS: [path: string, view: View][] = [
   ['/sites/:siteId/days/:dayId/log', () => import('../visit/LogPicker').then((is) => is.LogDay)],
   ['/sites/:siteId/people', () => import('../crew/PeopleView').then((is) => is.PeopleView)],
   ['/sites/:siteId/letters', () => import('../crew/LettersView').then((is) => is.LettersView)],
+  ['/sites/:siteId/tasks', () => import('../crew/TasksView').then((is) => is.TasksView)],
+  ['/sites/:siteId/incidents', () => import('../crew/IncidentsView').then((is) => is.IncidentsView)],
+  ['/sites/:siteId/hours', () => import('../crew/HoursView').then((is) => is.HoursView)],
   ['/sites/:siteId/log', () => import('../visit/LogPicker').then((is) => is.LogPicker)],
   ['/sites/:siteId/visits/:visitId/log', () => import('../visit/LogView').then((is) => is.LogView)],
 ];

@@ -35,6 +35,7 @@ export const pathFor = (role: Role | undefined): Place[] =>
     : [
         ['Today', '/today'],
         ...placesFor(role),
+        ['Tasks', '/tasks'],
         ...(role === 'coordinator' ? ([['People', '/people']] as Place[]) : []),
         ['The year', '/season'],
       ];

@@ -17,6 +17,7 @@ import { Candidates } from './Candidates';
 import { CrewBoard } from './CrewBoard';
 import { DayForm } from './DayForm';
 import { type DayAction, useDay, useDayAction, usePeople, useRainOff } from './queries';
+import { TasksOfDay } from './TasksOfDay';
 import { DayNotes } from './DayNotes';
 import { FillDay } from './FillDay';
 import { WhomToCall } from './Reached';
@@ -124,9 +125,8 @@ function TheDay({ day }: { day: Day }) {
         findings={day.findings.filter((finding) => finding.visitId == null && finding.personId == null)}
       />
       {open && !day.past && <FillDay day={day} run={run} busy={act.isPending} />}
-      {day.visits.some((visit) => !visit.logged) && !isOff(day.state) && (
-        <CrewBoard day={day} open={open && !day.past} />
-      )}
+      {(day.visits.some((visit) => !visit.logged) || day.tasks.some((task) => !task.done)) &&
+        !isOff(day.state) && <CrewBoard day={day} open={open && !day.past} />}
       <div className="day-page">
         <section aria-label="Trees of the day">
           <h2>
@@ -149,6 +149,7 @@ function TheDay({ day }: { day: Day }) {
         </section>
         <div>
           <Coming day={day} run={run} busy={act.isPending} fixed={!open} />
+          <TasksOfDay day={day} open={open && !day.past} />
           {open && !day.past && <AskedPeople day={day} />}
           {open && !day.past && <Candidates day={day} run={run} busy={act.isPending} />}
         </div>

@@ -38,6 +38,14 @@ export function DaysView() {
         <May siteId={siteId} roles={DECIDE}>
           <Link to={'/sites/' + siteId + '/people'}>Who can come, and with which tickets</Link>
         </May>
+        <Link to={'/sites/' + siteId + '/tasks'}>Tasks</Link>
+        <May siteId={siteId} roles={LEAD}>
+          <Link to={'/sites/' + siteId + '/hours'}>Hours</Link>
+          <Link to={'/sites/' + siteId + '/incidents'}>Incidents</Link>
+        </May>
+        <May siteId={siteId} roles={DECIDE}>
+          <Link to={'/sites/' + siteId + '/letters'}>Outbox</Link>
+        </May>
         <May siteId={siteId} roles={LEAD}>
           <Button size="sm" className="ms-auto" onClick={() => setAdding(!adding)} aria-expanded={adding}>
             {adding ? 'Not now' : 'Plan a work day'}

@@ -13,7 +13,8 @@ import { useTitle } from '../parts/useTitle';
 import { TICKET_NAMES } from '../vocabulary/crew';
 import { DayRow } from './DayRow';
 import { Reached } from './Reached';
-import { useChangePerson, useDays, usePeople } from './queries';
+import { HoursPicture } from './HoursPicture';
+import { useChangePerson, useDays, useHours, usePeople } from './queries';
 
 const ALL = { q: '', species: '', triage: '', sort: 'tag' };
 const RUNS_OUT_SOON_MS = 60 * 86_400_000;
@@ -83,6 +84,7 @@ function MyWork({ siteId, personId, today }: { siteId: number; personId: number;
         ))}
       </section>
       <CanCome key={self.version} self={self} today={today} />
+      <MyHours siteId={siteId} />
       <Reached personId={self.id} />
       <section aria-label="My tickets" className="mt-4">
         <h2>My tickets</h2>
@@ -106,6 +108,17 @@ function MyWork({ siteId, personId, today }: { siteId: number; personId: number;
         ))}
       </section>
     </>
+  );
+}
+
+function MyHours({ siteId }: { siteId: number }) {
+  const hours = useHours(siteId, true);
+  if (!hours.data) return <Loading error={hours.error} />;
+  return (
+    <section aria-label="My hours" className="mt-4">
+      <h2>My hours</h2>
+      {hours.data.length === 0 ? <p>None yet.</p> : <HoursPicture hours={hours.data} mine />}
+    </section>
   );
 }
 

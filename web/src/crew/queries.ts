@@ -1,5 +1,13 @@
 import { useInfiniteQuery, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { api, type CrewsOfDay, type DayData, type PersonData, unwrap } from '../api/client';
+import {
+  api,
+  type CrewsOfDay,
+  type DayData,
+  type PersonData,
+  type Task,
+  type TaskData,
+  unwrap,
+} from '../api/client';
 import { useChange } from '../api/useChange';
 
 /** Those one shares a site with; of one site those who belong to it. */
@@ -352,4 +360,104 @@ export const useSeasonAction = (siteId: number) =>
       case 'throw-away':
         return unwrap(await api.DELETE('/api/sites/{siteId}/roster', path));
     }
+  });
+
+/** Work besides cuts. */
+export const useTasks = (siteId: number) =>
+  useQuery({
+    queryKey: ['tasks', siteId],
+    queryFn: async () => unwrap(await api.GET('/api/sites/{siteId}/tasks', { params: { path: { siteId } } })),
+  });
+
+export const useAddTask = (siteId: number) =>
+  useChange(async (body: TaskData) =>
+    unwrap(await api.POST('/api/sites/{siteId}/tasks', { params: { path: { siteId } }, body })),
+  );
+
+/** A task that is kept; one that is only asked for is taken up first. */
+async function taken(siteId: number, task: Task): Promise<Task> {
+  if (task.id != null) return task;
+  return unwrap(
+    await api.POST('/api/sites/{siteId}/tasks/taken-up', {
+      params: { path: { siteId } },
+      body: { key: task.key! },
+    }),
+  );
+}
+
+export type TaskAction =
+  | { do: 'done'; task: Task; on: string; note?: string }
+  | { do: 'not-done'; task: Task }
+  | { do: 'put-on'; task: Task; dayId: number }
+  | { do: 'drop'; task: Task };
+
+/** What can be done with a task. */
+export const useTaskAction = (siteId: number) =>
+  useChange(async (action: TaskAction) => {
+    const taskId = (await taken(siteId, action.task)).id!;
+    const path = { params: { path: { taskId } } };
+    switch (action.do) {
+      case 'done':
+        return unwrap(
+          await api.POST('/api/tasks/{taskId}/done', {
+            ...path,
+            body: { on: action.on, note: action.note },
+          }),
+        );
+      case 'not-done':
+        return unwrap(await api.DELETE('/api/tasks/{taskId}/done', path));
+      case 'drop':
+        return unwrap(await api.DELETE('/api/tasks/{taskId}', path));
+      case 'put-on': {
+        const dayPath = { params: { path: { dayId: action.dayId } } };
+        const day = unwrap(await api.GET('/api/days/{dayId}', dayPath));
+        return unwrap(
+          await api.PUT('/api/days/{dayId}/tasks', {
+            ...dayPath,
+            body: { version: day.version, tasks: [...day.tasks.map((one) => one.id), taskId] },
+          }),
+        );
+      }
+    }
+  });
+
+/** Which tasks stand on a day. */
+export const useTasksOfDay = (dayId: number, version: number) =>
+  useChange(async (tasks: number[]) =>
+    unwrap(
+      await api.PUT('/api/days/{dayId}/tasks', { params: { path: { dayId } }, body: { version, tasks } }),
+    ),
+  );
+
+export const useAttendance = (dayId: number) =>
+  useQuery({
+    queryKey: ['attendance', dayId],
+    queryFn: async () =>
+      unwrap(await api.GET('/api/days/{dayId}/attendance', { params: { path: { dayId } } })),
+  });
+
+export const useFirstList = (dayId: number) =>
+  useQuery({
+    queryKey: ['first-list', dayId],
+    queryFn: async () =>
+      unwrap(await api.GET('/api/days/{dayId}/first-list', { params: { path: { dayId } } })),
+  });
+
+export const useIncidents = (siteId: number) =>
+  useQuery({
+    queryKey: ['incidents', siteId],
+    queryFn: async () =>
+      unwrap(await api.GET('/api/sites/{siteId}/incidents', { params: { path: { siteId } } })),
+  });
+
+/** Hours by season and person; one's own where others' are not told. */
+export const useHours = (siteId: number, mine: boolean) =>
+  useQuery({
+    queryKey: ['hours', siteId, mine],
+    queryFn: async () =>
+      unwrap(
+        mine
+          ? await api.GET('/api/sites/{siteId}/hours/mine', { params: { path: { siteId } } })
+          : await api.GET('/api/sites/{siteId}/hours', { params: { path: { siteId } } }),
+      ),
   });

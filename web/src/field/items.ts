@@ -1,7 +1,14 @@
-import type { FruitData, LogData, ReportData, SightingData } from '../api/client';
+import type {
+  FirstListData,
+  FruitData,
+  IncidentData,
+  LogData,
+  ReportData,
+  SightingData,
+} from '../api/client';
 import type { Draft } from './kept';
 import type { Entry } from './kept';
-import { type NewItem, randomKey } from './outbox';
+import { type Kind, type NewItem, randomKey } from './outbox';
 
 /** What can be sent from outdoors, each as the request it becomes. */
 
@@ -166,6 +173,46 @@ export const noteItem = (
   path: '/api/days/' + day.dayId + '/notes',
   body: { note },
 });
+
+interface OfDay {
+  siteId: number;
+  dayId: number;
+  on: string;
+}
+
+/** Something that is sent of a work day: in its order with all else of that day. */
+const ofDay = (day: OfDay, person: string | null, kind: Kind, path: string, body: unknown): NewItem => ({
+  key: randomKey(),
+  line: 'day-' + day.dayId,
+  kind,
+  siteId: day.siteId,
+  dayId: day.dayId,
+  about: day.on,
+  person,
+  method: 'POST',
+  path,
+  body,
+});
+
+/** Somebody comes or goes. */
+export const attendanceItem = (
+  day: OfDay,
+  person: string | null,
+  body: { personId: number; step: 'came' | 'went'; at: string },
+) => ofDay(day, person, 'attendance', '/api/days/' + day.dayId + '/attendance', body);
+
+export const firstListItem = (day: OfDay, person: string | null, body: FirstListData) =>
+  ofDay(day, person, 'first-list', '/api/days/' + day.dayId + '/first-list', body);
+
+export const incidentItem = (day: OfDay, person: string | null, body: IncidentData) =>
+  ofDay(day, person, 'incident', '/api/sites/' + day.siteId + '/incidents', body);
+
+export const taskItem = (
+  day: OfDay,
+  person: string | null,
+  taskId: number,
+  body: { on: string; note?: string },
+) => ofDay(day, person, 'task', '/api/tasks/' + taskId + '/done', body);
 
 /** That a draft was thrown away, so that it does not come back from the server. */
 export const thrownAwayItem = (tree: OfTree): NewItem => ({

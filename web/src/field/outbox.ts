@@ -5,7 +5,19 @@ import type { FieldProblem } from '../api/client';
  * however often it is sent. Nothing in here knows of a browser; what keeps it and what sends it are handed in.
  */
 
-export type Kind = 'survey' | 'log' | 'report' | 'fruit' | 'photo' | 'stage' | 'note' | 'thrown-away';
+export type Kind =
+  | 'survey'
+  | 'log'
+  | 'report'
+  | 'fruit'
+  | 'photo'
+  | 'stage'
+  | 'note'
+  | 'attendance'
+  | 'first-list'
+  | 'incident'
+  | 'task'
+  | 'thrown-away';
 
 /** kept: waits; sending: on its way, or was when the phone went off; held: refused; clash: another one is there. */
 export type State = 'kept' | 'sending' | 'sent' | 'held' | 'clash';

@@ -66,7 +66,8 @@ export async function takeAlong(siteId: number): Promise<Taken> {
     const sheet = await part<Sheet>('/api/days/' + day.id + '/sheet', name);
     if (!sheet) continue;
     await part<Day>('/api/days/' + day.id, name);
-    await part('/api/days/' + day.id + '/notes', 'the notes of ' + day.on);
+    for (const of of ['notes', 'crews', 'first-list', 'attendance'])
+      await part('/api/days/' + day.id + '/' + of, of + ' of ' + day.on);
     for (const tree of sheet.trees) await lay(cache, '/api/visits/' + tree.visitId + '/sheet', tree);
     taken.push({ id: day.id, on: day.on });
   }

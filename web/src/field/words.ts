@@ -8,6 +8,10 @@ export const KINDS: Record<Kind, string> = {
   photo: 'Photo',
   stage: 'Stage seen',
   note: 'Note of the day',
+  attendance: 'Coming and going',
+  'first-list': 'List before the first cut',
+  incident: 'Incident',
+  task: 'Task',
   'thrown-away': 'Draft thrown away',
 };
 

@@ -9,6 +9,7 @@ const empty = {
   open: [],
   byWeather: [],
   coming: [],
+  tasks: [],
   held: [],
   days: [],
 };

@@ -14,7 +14,7 @@ const SHOWN = 6;
 export function TodayBoard({ siteId, short = false }: { siteId: number; short?: boolean }) {
   const board = useBoard(siteId);
   if (!board.data) return <Loading error={board.error} />;
-  const { reports, dangers, open, byWeather, coming, held, days } = board.data;
+  const { reports, dangers, open, byWeather, coming, held, tasks, days } = board.data;
   const tree = (id: number) => '/sites/' + siteId + '/trees/' + id;
   return (
     <section
@@ -107,6 +107,40 @@ export function TodayBoard({ siteId, short = false }: { siteId: number; short?: 
           </div>
         )}
       </div>
+      {tasks.length > 0 && (
+        <div aria-label="Tasks due" role="group">
+          <h2>
+            <Link to={'/sites/' + siteId + '/tasks'}>Tasks due</Link>
+          </h2>
+          <ul>
+            {tasks.slice(0, SHOWN).map((task) => (
+              <li key={task.key ?? task.id}>
+                {task.data.title}
+                {task.tag ? (
+                  <>
+                    , <Link to={tree(task.data.treeId!)}>{task.tag}</Link>
+                  </>
+                ) : (
+                  task.data.species && ', ' + words(task.data.species)
+                )}{' '}
+                <span className="faint">until {dayAndMonth(task.data.closes)}</span>
+                {task.state === 'missed' && (
+                  <>
+                    {' '}
+                    <State code="no" word="missed" />
+                  </>
+                )}
+                {task.dayOn && <span className="faint">, on the work day of {dayAndMonth(task.dayOn)}</span>}
+              </li>
+            ))}
+            {tasks.length > SHOWN && (
+              <li>
+                <Link to={'/sites/' + siteId + '/tasks'}>and {tasks.length - SHOWN} more</Link>
+              </li>
+            )}
+          </ul>
+        </div>
+      )}
       <div aria-label="Work days" role="group">
         <h2>Work days</h2>
         {days.length === 0 && (

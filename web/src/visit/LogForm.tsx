@@ -9,6 +9,8 @@ import { centimetres, date, words } from '../parts/format';
 import { TakePhoto } from '../photo/TakePhoto';
 import { CutCard } from './CutCard';
 import { Clock } from './Clock';
+import { HalfDone } from './HalfDone';
+import { sidesOf } from './sides';
 import { begin, beginFrom, emptyCut, entryId, missing, withPeople } from './entry';
 import type { CutEntry, Entry } from '../field/kept';
 import { Choice, NumberField } from './inputs';
@@ -99,6 +101,16 @@ export function LogForm({ sheet, log, people }: { sheet: TreeSheet; log?: Log; p
           problems={ofCuts.filter((problem) => ofCut.exec(problem.pointer)?.[1] === String(i))}
         />
       ))}
+      <HalfDone
+        sides={sidesOf(sheet, entry)}
+        leave={(limbs) =>
+          changeBy((now) => ({
+            cuts: now.cuts.map((one) =>
+              one.outcome === '' && limbs.includes(one.limb) ? { ...one, outcome: 'not-done' } : one,
+            ),
+          }))
+        }
+      />
       <AnotherLimb limbs={others} add={(added) => change({ cuts: [...entry.cuts, added] })} />
       {sheet.tasks?.length > 0 && (
         <ul className="small">

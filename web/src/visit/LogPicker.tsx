@@ -1,5 +1,5 @@
 import { Link, useParams } from 'react-router';
-import type { DaySummary } from '../api/client';
+import type { Day, DaySummary } from '../api/client';
 import { DayNotes } from '../crew/DayNotes';
 import { cutsInWords, isOff } from '../vocabulary/crew';
 import { useDay, useDays } from '../crew/queries';
@@ -15,6 +15,11 @@ import { State } from '../parts/State';
 import { date, weekday, words } from '../parts/format';
 import { useTitle } from '../parts/useTitle';
 import { entryId } from './entry';
+import { FirstList, useFirstListAnswered } from './FirstList';
+import { IncidentForm } from './IncidentForm';
+import { TaskTicks } from './TaskTicks';
+import { TimeLeft } from './TimeLeft';
+import { WhoIsThere } from './WhoIsThere';
 
 /** What is to be logged: the trees of one day in order, or of every day that has some left. */
 export function LogPicker() {
@@ -53,7 +58,7 @@ export function LogPicker() {
         </p>
       )}
       {due.map((day) => (
-        <TreesOfDay key={day.id} day={day} siteId={siteId} />
+        <TreesOfDay key={day.id} day={day} siteId={siteId} today={today} />
       ))}
       <p className="faint mt-3">
         Something done without a work day, or a storm’s damage? Find the tree in the{' '}
@@ -63,13 +68,27 @@ export function LogPicker() {
   );
 }
 
-function TreesOfDay({ day, siteId }: { day: Pick<DaySummary, 'id' | 'on'>; siteId: number }) {
+function TreesOfDay({
+  day,
+  siteId,
+  today,
+}: {
+  day: Pick<DaySummary, 'id' | 'on'>;
+  siteId: number;
+  today: string;
+}) {
   return (
     <section aria-label={'Work day ' + date(day.on)}>
       <h2>
         {weekday(day.on)} {date(day.on)}
       </h2>
-      <Trees dayId={day.id} siteId={siteId} />
+      {day.on === today ? (
+        <Link className="btn btn-primary w-100 mb-2" to={'/sites/' + siteId + '/days/' + day.id + '/log'}>
+          Run this day
+        </Link>
+      ) : (
+        <Trees dayId={day.id} siteId={siteId} />
+      )}
     </section>
   );
 }
@@ -86,11 +105,39 @@ export function LogDay() {
         {weekday(day.data.data.on)} {date(day.data.data.on)}
       </h1>
       <WaitingLine siteId={Number(siteId)} />
-      <Trees dayId={day.data.id} siteId={Number(siteId)} />
+      <RunningDay day={day.data} siteId={Number(siteId)} />
       <DayNotes day={{ siteId: Number(siteId), dayId: day.data.id, on: day.data.data.on }} />
       <TakenAlong siteId={Number(siteId)} />
       <Link to={'/sites/' + siteId + '/days/' + dayId}>The day</Link>
     </div>
+  );
+}
+
+/** A day while it runs: the list before the first cut, who is there, its trees and tasks, and what is left. */
+function RunningDay({ day, siteId }: { day: Day; siteId: number }) {
+  const site = useSite(siteId);
+  const leads = useMay(siteId, ...LEAD);
+  const answered = useFirstListAnswered(day.id);
+  const today = site.data?.today ?? day.data.on;
+  const runs = day.data.on === today;
+  return (
+    <>
+      {runs && <FirstList day={day} />}
+      {runs && <WhoIsThere day={day} />}
+      {runs && leads && answered && <TimeLeft day={day} />}
+      {!runs || answered !== false ? (
+        <>
+          <Trees dayId={day.id} siteId={siteId} />
+          <TaskTicks day={day} today={today} />
+        </>
+      ) : (
+        <p className="faint">Its trees stand here once the list is answered.</p>
+      )}
+      <IncidentForm
+        day={{ siteId, dayId: day.id, on: day.data.on }}
+        trees={day.visits.map((visit) => ({ treeId: visit.treeId, tag: visit.tag }))}
+      />
+    </>
   );
 }
 
@@ -111,6 +158,16 @@ function Trees({ dayId, siteId }: { dayId: number; siteId: number }) {
         <span className="flex-grow-1">
           {words(visit.species)} <span className="faint">{visit.cultivar}</span>
           <br />
+          {visit.starts && !visit.logged && (
+            <span className="small">
+              crew {visit.crew}, {visit.starts}–{visit.ends}:{' '}
+              {day.data.people
+                .filter((one) => visit.people.includes(one.id))
+                .map((one) => one.name.split(' ')[0])
+                .join(', ')}
+              <br />
+            </span>
+          )}
           <span className="faint small">
             {cutsInWords(visit.cuts, visit.shoots, visit.upkeepMinutes, visit.tasks)}
           </span>
