@@ -10,6 +10,9 @@ export interface Stop {
 const AROUND_M = 6;
 /** Letters as a share of the map's longer side, so that they read as well on any. */
 const LETTERS = 0.045;
+/** Of many trees they are smaller. */
+const MANY = 8;
+const SMALL_LETTERS = 0.032;
 
 /** A round length for the scale, about a fifth of the map. */
 const scaleM = (wide: number) => [2, 5, 10, 20, 50, 100, 200].find((one) => one > wide / 8) ?? 500;
@@ -26,7 +29,7 @@ export function DayMap({ ways }: { ways: Stop[][] }) {
   const top = -Math.max(...stops.map((stop) => stop.northM + stop.spreadM / 2)) - AROUND_M;
   const bottom = -Math.min(...stops.map((stop) => stop.northM - stop.spreadM / 2)) + AROUND_M;
   const wide = right - left;
-  const text = Math.max(wide, bottom - top) * LETTERS;
+  const text = Math.max(wide, bottom - top) * (stops.length > MANY ? SMALL_LETTERS : LETTERS);
   const scale = scaleM(wide);
   return (
     <figure className="day-map">

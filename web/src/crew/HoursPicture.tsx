@@ -1,5 +1,9 @@
 import type { Hours } from '../api/client';
 
+/** Hours, or minutes where it is less than one. */
+const inWords = (hours: number) => (hours < 1 ? Math.round(hours * 60) + ' min' : rounded(hours) + ' h');
+/** Hours, or minutes where it is less than one. */
+const inWords = (hours: number) => (hours < 1 ? Math.round(hours * 60) + ' min' : rounded(hours) + ' h');
 const rounded = (hours: number) => (hours >= 10 ? Math.round(hours) : Math.round(hours * 10) / 10);
 const allOf = (one: Hours) => one.cutting + one.tasks + one.other;
 const PARTS: [name: 'cutting' | 'tasks' | 'other', word: string][] = [
@@ -21,19 +25,20 @@ export function HoursPicture({ hours, mine = false }: { hours: Hours[]; mine?: b
         <h2>
           {season.charAt(0).toUpperCase() + season.slice(1)}{' '}
           <small className="faint">
-            {rounded(sum)} hours{!mine && ' by ' + of.length + (of.length === 1 ? ' person' : ' people')}
+            {inWords(sum)}
+            {!mine && ' by ' + of.length + (of.length === 1 ? ' person' : ' people')}
           </small>
         </h2>
         {of.map((one) => (
-          <div key={one.personId} className="hours-row">
+          <div key={one.personId} className="person-hours-row">
             <span className="name">{mine ? 'You' : one.name}</span>
-            <span className="hours-bar">
+            <span className="person-hours">
               {PARTS.map(([part]) => (
                 <span
                   key={part}
                   className={part}
                   style={{ width: (one[part] / most) * 100 + '%' }}
-                  title={part + ': ' + rounded(one[part]) + ' hours'}
+                  title={part + ': ' + inWords(one[part])}
                 />
               ))}
               {!mine && of.length > 1 && (
@@ -41,22 +46,19 @@ export function HoursPicture({ hours, mine = false }: { hours: Hours[]; mine?: b
               )}
             </span>
             <span className="small">
-              {rounded(allOf(one))} h on {one.days} {one.days === 1 ? 'day' : 'days'}
+              {inWords(allOf(one))} on {one.days} {one.days === 1 ? 'day' : 'days'}
               <span className="faint">
-                {' '}
-                (
-                {PARTS.filter(([part]) => one[part] >= 0.05)
-                  .map(([part, word]) => word + ' ' + rounded(one[part]))
-                  .join(', ')}
-                )
+                {PARTS.filter(([part]) => one[part] >= 1 / 60).map(([part, word]) => (
+                  <span key={part}>
+                    ; {word} {inWords(one[part])}
+                  </span>
+                ))}
               </span>
             </span>
           </div>
         ))}
         {!mine && of.length > 1 && (
-          <p className="small faint">
-            The line is the mean, {rounded(mean)} hours: rosters share work towards it.
-          </p>
+          <p className="small faint">The line is the mean, {inWords(mean)}: rosters share work towards it.</p>
         )}
       </section>
     );

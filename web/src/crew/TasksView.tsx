@@ -79,8 +79,13 @@ function Group({ heading, tasks, ...shared }: Shared & { heading: string; tasks:
   return (
     <section aria-label={heading} className="mb-3">
       <h2>{heading}</h2>
-      {shown.map((task) => (
-        <TaskRow key={keyOf(task)} task={task} {...shared} />
+      {shown.map((task, i) => (
+        <TaskRow
+          key={keyOf(task)}
+          task={task}
+          told={shown.slice(0, i).some((other) => other.how === task.how)}
+          {...shared}
+        />
       ))}
       {tasks.length > shown.length && (
         <Button size="sm" variant="link" className="p-0" onClick={() => setAll(true)}>
@@ -94,7 +99,7 @@ function Group({ heading, tasks, ...shared }: Shared & { heading: string; tasks:
 const keyOf = (task: Task) =>
   String(task.id ?? task.key ?? task.data.title + task.data.treeId + task.data.opens);
 
-function TaskRow({ task, days, siteId, today, run, busy }: Shared & { task: Task }) {
+function TaskRow({ task, told, days, siteId, today, run, busy }: Shared & { task: Task; told: boolean }) {
   const { data } = task;
   const [state, word] = TASK_STATES[task.state] ?? ['planned', task.state];
   const name = (task.tag ? task.tag + ', ' : '') + data.title;
@@ -116,13 +121,11 @@ function TaskRow({ task, days, siteId, today, run, busy }: Shared & { task: Task
         )}
       </div>
       <div className="small faint">
-        {!data.title.startsWith(TASK_KINDS[data.kind] ?? '') && data.kind !== 'other' && (
-          <>{TASK_KINDS[data.kind]}; </>
-        )}
+        {task.source === 'hand' && data.kind !== 'other' && <>{TASK_KINDS[data.kind]}; </>}
         {TASK_SOURCES[task.source]}.{data.repeatsMonths && ' Again after ' + data.repeatsMonths + ' months.'}
         {data.note && ' ' + data.note}
       </div>
-      {task.how && <div className="small">{task.how}</div>}
+      {task.how && !told && <div className="small">{task.how}</div>}
       {data.treatment && (
         <div className="small">
           <Icon name="exclamation-triangle" /> {data.treatment.substance}, {data.treatment.labelRate}

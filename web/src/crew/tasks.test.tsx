@@ -127,9 +127,9 @@ describe('hours as a picture', () => {
       other: 0,
     });
     await show(<HoursPicture hours={[hours(1, 'Ada', 9), hours(2, 'Bo', 3)]} />, '/', '/');
-    expect(box.textContent).toContain('Winter 2026/27 14 hours by 2 people');
-    expect(box.querySelectorAll('.hours-bar')).toHaveLength(2);
+    expect(box.textContent).toContain('Winter 2026/27 14 h by 2 people');
+    expect(box.querySelectorAll('.person-hours')).toHaveLength(2);
     expect(box.querySelector<HTMLElement>('.mean')!.style.left).toBe('70%');
-    expect(box.textContent).toContain('4 h on 2 days (cutting 3, tasks 1)');
+    expect(box.textContent).toContain('4 h on 2 days; cutting 3 h; tasks 1 h');
   });
 });

@@ -63,9 +63,9 @@ class TaskTest {
 
     @Test
     void whatWasDoneAsksForWhatFollows() {
-        assertThat(one("Shoots around the cut of C").at("/data/opens").stringValue())
+        assertThat(one("Shoots around the cuts of C").at("/data/opens").stringValue())
                 .isEqualTo("2027-06-01");
-        assertThat(one("Shoots around the cut of C").get("tag").stringValue()).isEqualTo("T-1");
+        assertThat(one("Shoots around the cuts of C").get("tag").stringValue()).isEqualTo("T-1");
         // Ties of a limb bent in 2027 come off in 2029: beyond the year that is looked ahead.
         assertThat(tasks().toString()).doesNotContain("Take the ties off A");
         TestServer.sql(

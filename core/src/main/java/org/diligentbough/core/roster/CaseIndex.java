@@ -21,6 +21,8 @@ final class CaseIndex {
     final int visits;
     /** Whole minutes on foot from visit to visit. */
     final int[][] walk;
+    /** Minutes on foot, as exact as they are. */
+    final double[][] way;
     /** Whether a visit lies in its window and suits the weather of a day, by day and visit. */
     final boolean[][] inWindow;
 
@@ -63,6 +65,7 @@ final class CaseIndex {
         kitOf = new int[visits][];
         ticketsOf = new int[visits][];
         walk = new int[visits][visits];
+        way = new double[visits][visits];
         fixedDay = new int[visits];
         closesSoon = new boolean[visits];
         LocalDate last = days.stream().map(Day::date).max(LocalDate::compareTo).orElse(LocalDate.MIN);
@@ -76,7 +79,8 @@ final class CaseIndex {
             for (int j = 0; j < visits; j++) {
                 Visit other = of.visits().get(j);
                 double metres = Math.hypot(visit.eastM() - other.eastM(), visit.northM() - other.northM());
-                walk[i][j] = (int) Math.ceil(metres / of.metresPerMinute());
+                way[i][j] = metres / of.metresPerMinute();
+                walk[i][j] = (int) Math.ceil(way[i][j]);
             }
         }
         kits = kitNumber.size();

@@ -23,7 +23,7 @@ final class CrewClock {
     double placedSoon;
 
     double placedWorth;
-    int walked;
+    double walked;
     int novices;
     int strangers;
     boolean firstAider;
@@ -89,7 +89,7 @@ final class CrewClock {
             Visit visit = index.of.visits().get(number);
             if (i > 0) {
                 now += index.walk[visits[i - 1]][number];
-                walked += index.walk[visits[i - 1]][number];
+                walked += index.way[visits[i - 1]][number];
             }
             starts[i] = now + index.of.setUpMinutes();
             now = starts[i] + minutes(visit);

@@ -40,7 +40,7 @@ public class RosterScore implements IncrementalScoreCalculator<RosterPlan, HardM
     private int urgentLeft;
     private double lostSoon;
     private double lostWorth;
-    private int walked;
+    private double walked;
     private int novices;
     private int strangers;
     private int inCrews;

@@ -109,13 +109,13 @@ class OptimumTest {
 
         private List<VisitNumber> shortest(int of) {
             if (tours.get(of) == null) {
-                tours.set(of, tour(of, new ArrayList<>(), new ArrayList<>(), 0, new int[] {Integer.MAX_VALUE}));
+                tours.set(of, tour(of, new ArrayList<>(), new ArrayList<>(), 0, new double[] {Double.MAX_VALUE}));
             }
             return tours.get(of);
         }
 
         private List<VisitNumber> tour(
-                int left, List<VisitNumber> so, List<VisitNumber> found, int walked, int[] least) {
+                int left, List<VisitNumber> so, List<VisitNumber> found, double walked, double[] least) {
             if (left == 0) {
                 if (walked < least[0]) {
                     least[0] = walked;
@@ -127,8 +127,8 @@ class OptimumTest {
             for (int i = 0; i < VISITS; i++) {
                 boolean sickTooSoon = index.of.visits().get(i).sick() && healthyLeft(left);
                 if ((left >> i & 1) == 1 && !sickTooSoon) {
-                    int more =
-                            so.isEmpty() ? 0 : index.walk[so.get(so.size() - 1).number()][i];
+                    double more =
+                            so.isEmpty() ? 0 : index.way[so.get(so.size() - 1).number()][i];
                     so.add(plan.visits.get(i));
                     tour(left & ~(1 << i), so, found, walked + more, least);
                     so.remove(so.size() - 1);

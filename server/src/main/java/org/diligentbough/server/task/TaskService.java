@@ -58,6 +58,7 @@ public class TaskService {
     private static final int MINUTES_A_TREE = 10;
 
     private static final int MINUTES_A_SITE = 60;
+    private static final int LONGEST_TITLE = 200;
     private static final String SEPARATOR = ":";
     /** Parts what asks for a task from the tree it is about. */
     private static final String OF_TREE = "@";
@@ -242,12 +243,13 @@ public class TaskService {
                     .map(cut -> done(cut, planned.get(cut.limb()), work.onDay()))
                     .flatMap(Optional::stream)
                     .toList();
-            for (FollowUp one : FollowUps.of(done, southern, rules.of(site.id()).knowledge())) {
-                if (!one.closes().isBefore(now.minusMonths(MISSED_SHOWN_MONTHS))
-                        && one.opens().isBefore(now.plusMonths(MONTHS_AHEAD))) {
-                    found.add(ofWork(one, work, now));
-                }
-            }
+            // What is done at one tree at one time is one task, however many limbs it is about.
+            FollowUps.of(done, southern, rules.of(site.id()).knowledge()).stream()
+                    .filter(one -> !one.closes().isBefore(now.minusMonths(MISSED_SHOWN_MONTHS))
+                            && one.opens().isBefore(now.plusMonths(MONTHS_AHEAD)))
+                    .collect(Collectors.groupingBy(FollowUp::kind))
+                    .values()
+                    .forEach(same -> found.add(ofWork(same, work, now)));
         }
         return found;
     }
@@ -262,34 +264,41 @@ public class TaskService {
         return Optional.of(new FollowUps.Done(cut.limb(), bent ? Deed.BENT : Deed.CUT, bent ? 0 : wide, on));
     }
 
-    private TaskView ofWork(FollowUp one, WorkRow work, LocalDate now) {
+    /** @param same of one kind, one at least */
+    private TaskView ofWork(List<FollowUp> same, WorkRow work, LocalDate now) {
+        FollowUp one = same.get(0);
         String kind = Codes.of(one.kind());
+        String limbs = same.stream().map(FollowUp::limb).collect(Collectors.joining(", "));
         return new TaskView(
                 null,
-                String.join(SEPARATOR, "work", work.onDay().toString(), one.limb(), kind) + OF_TREE + work.treeId(),
+                String.join(SEPARATOR, "work", work.onDay().toString(), kind) + OF_TREE + work.treeId(),
                 0,
                 new TaskData(
                         kind,
-                        say("task-" + kind, one.limb()),
+                        shortened(say("task-" + kind, limbs)),
                         work.treeId(),
-                        one.limb(),
+                        same.size() == 1 ? one.limb() : null,
                         work.species(),
                         one.opens(),
                         one.closes(),
-                        one.minutes(),
+                        same.stream().mapToInt(FollowUp::minutes).sum(),
                         1,
                         List.of(),
                         null,
                         null,
                         null),
                 work.tag(),
-                say("task-" + kind + "-how", one.limb()),
+                say("task-" + kind + "-how", limbs),
                 Codes.of(Source.WORK),
                 state(one.opens(), one.closes(), false, now),
                 null,
                 null,
                 null,
                 null);
+    }
+
+    private static String shortened(String title) {
+        return title.length() <= LONGEST_TITLE ? title : title.substring(0, LONGEST_TITLE - 1) + "…";
     }
 
     private String say(String code, Object... with) {
