@@ -38,6 +38,7 @@ const VIEWS: [path: string, view: View][] = [
   ['/sites/:siteId/tasks', () => import('../crew/TasksView').then((is) => is.TasksView)],
   ['/sites/:siteId/incidents', () => import('../crew/IncidentsView').then((is) => is.IncidentsView)],
   ['/sites/:siteId/hours', () => import('../crew/HoursView').then((is) => is.HoursView)],
+  ['/sites/:siteId/labels', () => import('../orchard/LabelsView').then((is) => is.LabelsView)],
   ['/sites/:siteId/log', () => import('../visit/LogPicker').then((is) => is.LogPicker)],
   ['/sites/:siteId/visits/:visitId/log', () => import('../visit/LogView').then((is) => is.LogView)],
 ];

@@ -100,10 +100,10 @@ function AskedRow({ one, again, busy }: { one: AskedPerson; again: () => void; b
         variant="link"
         className="ms-auto p-0"
         disabled={busy}
-        aria-label={'Another letter to ' + one.name}
+        aria-label={'another letter to ' + one.name}
         onClick={again}
       >
-        again
+        another letter
       </Button>
     </li>
   );

@@ -1,4 +1,4 @@
-import { type KeyboardEvent, useEffect, useRef, useState } from 'react';
+import { type KeyboardEvent, useEffect, useRef } from 'react';
 import { Link } from 'react-router';
 import type { CrewsOfDay, Day, DayPerson } from '../api/client';
 import { Icon } from '../parts/Icon';
@@ -7,13 +7,14 @@ import { ProblemAlert } from '../parts/ProblemAlert';
 import { counted, minutes } from '../parts/format';
 import { type Grip, useDragged } from '../parts/useDragged';
 import { TICKET_NAMES } from '../vocabulary/crew';
-import { type Laid, laidOf, minuteOf, moved, type Piece, steppedTo, type Turn, turnsOf } from './board';
+import { type Laid, minuteOf, moved, type Piece, steppedTo, type Turn, turnsOf } from './board';
 import { DayMap } from './DayMap';
-import { useCrewBoard, useLayCrews } from './queries';
+import { useCrewBoard } from './queries';
+import { useLaid } from './useLaid';
 
 /** So high a minute is drawn. */
 const PX_A_MINUTE = 1.5;
-const LEAST_PX = 22;
+const LEAST_PX = 24;
 const NONE = 'none';
 
 /** Crews as columns over the hours of the day: people on top, trees beneath; dragged, or moved by the arrow keys. */
@@ -24,23 +25,10 @@ export function CrewBoard({ day, open }: { day: Day; open: boolean }) {
 }
 
 function Board({ day, board, open }: { day: Day; board: CrewsOfDay; open: boolean }) {
-  const lay = useLayCrews(day.id);
-  const [laid, setLaid] = useState<{ version: number; crews: Laid[] }>();
+  const { crews, laid, busy, put, error } = useLaid(day.id, board);
   const refocus = useRef<Piece>(undefined);
   const section = useRef<HTMLElement>(null);
-  const crews = laid?.version === board.version ? laid.crews : laidOf(board);
-  const numbers = laid?.version === board.version ? undefined : board.crews.map((crew) => crew.crew);
-  const put = (next: Laid[] | undefined) => {
-    if (!next) return;
-    setLaid({ version: board.version, crews: next });
-    lay.mutate(
-      { version: board.version, crews: next },
-      {
-        onSuccess: (now) => setLaid({ version: now.version, crews: next }),
-        onError: () => setLaid(undefined),
-      },
-    );
-  };
+  const numbers = laid ? undefined : board.crews.map((crew) => crew.crew);
   const { held, over, grip } = useDragged<Piece>((piece, row, at) => {
     const to = row === NONE ? -1 : Number(row);
     put(moved(crews, piece, to, piece.kind === 'turn' ? turnBelow(section.current, row, at.y) : undefined));
@@ -59,12 +47,12 @@ function Board({ day, board, open }: { day: Day; board: CrewsOfDay; open: boolea
     section.current
       ?.querySelector<HTMLElement>(`[data-piece="${piece.kind}-${piece.id}"]`)
       ?.focus({ preventScroll: true });
-    if (!lay.isPending) refocus.current = undefined;
-  }, [crews, lay.isPending]);
+    if (!busy) refocus.current = undefined;
+  }, [crews, busy]);
   const turns = new Map(turnsOf(day).map((turn) => [turn.id, turn]));
   const people = new Map(day.people.map((person) => [person.id, person]));
   const placed = new Set(crews.flatMap((crew) => crew.turns));
-  const busy = new Set(crews.flatMap((crew) => crew.people));
+  const inCrews = new Set(crews.flatMap((crew) => crew.people));
   const shared = { day, board, turns, people, grip, keys, open };
   const ways = crews.map((crew) => crew.turns.flatMap((id) => turns.get(id)?.stop ?? []));
   const ofDay = board.breaches.filter((breach) => breach.crew == null && breach.turn == null);
@@ -109,7 +97,7 @@ function Board({ day, board, open }: { day: Day; board: CrewsOfDay; open: boolea
         <Bench
           {...shared}
           over={over === NONE}
-          rest={[...people.values()].filter((one) => !busy.has(one.id))}
+          rest={[...people.values()].filter((one) => !inCrews.has(one.id))}
           loose={[...turns.values()].filter((one) => !placed.has(one.id))}
         />
       </div>
@@ -118,7 +106,7 @@ function Board({ day, board, open }: { day: Day; board: CrewsOfDay; open: boolea
           {held.thing.kind === 'person' ? people.get(held.thing.id)?.name : turns.get(held.thing.id)?.name}
         </span>
       )}
-      <ProblemAlert error={lay.error} />
+      <ProblemAlert error={error} />
       <DayMap ways={ways} />
     </section>
   );
@@ -313,12 +301,6 @@ function TurnBlock({
         type="button"
         data-piece={'turn-' + turn.id}
         disabled={!open}
-        aria-label={
-          turn.name +
-          (when ? ', ' + when : '') +
-          (turn.urgent ? ', urgent' : '') +
-          (turn.sick ? ', sick' : '')
-        }
         title={[...turn.more, ...broken].filter(Boolean).join('\n')}
         onKeyDown={keys(piece)}
         {...grip(piece)}

@@ -1,10 +1,10 @@
 import { Button } from 'react-bootstrap';
-import { Link, useParams } from 'react-router';
-import type { TreeSheet } from '../api/client';
+import { Link, useParams, useSearchParams } from 'react-router';
+import type { TreeSheet, Visit } from '../api/client';
 import { Loading } from '../parts/Loading';
 import { centimetres, date, kilos, metres, personMinutes, weekday, words } from '../parts/format';
 import { useTitle } from '../parts/useTitle';
-import { asItStands } from '../drawing/projection';
+import { asItStands, type View } from '../drawing/projection';
 import type { Mark } from '../drawing/marks';
 import { TreeDrawing } from '../drawing/TreeDrawing';
 import { CUTS, REACHES, TECHNIQUES, TICKETS, TOOLS, VERDICTS } from '../vocabulary/verdict';
@@ -15,10 +15,23 @@ import { DAY_STATES, KIT, TICKET_NAMES } from '../vocabulary/crew';
 /** What the crew has in hand: what to bring, the trees in order, each with its drawing, numbered cuts, why and cautions. */
 export function DaySheet() {
   const { siteId, dayId } = useParams();
+  const [params] = useSearchParams();
   const sheet = useSheet(Number(dayId));
   useTitle('Sheet of the day');
   if (!sheet.data) return <Loading error={sheet.error} />;
-  const { day, bring, trees, site } = sheet.data;
+  const { day, bring, site } = sheet.data;
+  const visits = new Map(day.visits.map((visit) => [visit.id, visit]));
+  const crews = [...new Set(day.visits.flatMap((visit) => visit.crew ?? []))].sort();
+  const ofCrew = (crew: number) =>
+    sheet
+      .data!.trees.filter((tree) => visits.get(tree.visitId)?.crew === crew)
+      .sort((one, other) =>
+        visits.get(one.visitId)!.starts!.localeCompare(visits.get(other.visitId)!.starts!),
+      );
+  const only = crews.find((crew) => String(crew) === params.get('crew'));
+  const trees = only === undefined ? sheet.data.trees : ofCrew(only);
+  const ways = only !== undefined || crews.length === 0 ? [trees] : crews.map(ofCrew);
+  const tasks = day.tasks.filter((task) => only === undefined || task.crew === only);
   return (
     <article className="day-sheet">
       <div className="d-flex gap-2 no-print mb-2">
@@ -28,9 +41,20 @@ export function DaySheet() {
         <Link className="btn btn-sm btn-link" to={'/sites/' + siteId + '/days/' + dayId}>
           Back to the day
         </Link>
+        {crews.map((crew) => (
+          <Link key={crew} className="btn btn-sm btn-link" to={'?crew=' + crew}>
+            Crew {crew} alone
+          </Link>
+        ))}
+        {only !== undefined && (
+          <Link className="btn btn-sm btn-link" to="?">
+            All crews
+          </Link>
+        )}
       </div>
       <header>
         <h1>
+          {only !== undefined && 'Crew ' + only + ', '}
           {site}: {weekday(day.data.on)} {date(day.data.on)}, {day.data.starts}–{day.data.ends}{' '}
           <small className="faint">{DAY_STATES[day.state]}</small>
         </h1>
@@ -38,6 +62,7 @@ export function DaySheet() {
         <p className="mb-1">
           <strong>Who comes:</strong>{' '}
           {day.people
+            .filter((person) => only === undefined || person.crew === only)
             .map(
               (person) =>
                 person.name +
@@ -61,14 +86,14 @@ export function DaySheet() {
             'no tree yet'}
         </p>
         <DayMap
-          ways={[
-            trees.map((tree) => ({
+          ways={ways.map((way) =>
+            way.map((tree) => ({
               tag: tree.tag,
               eastM: tree.eastM,
               northM: tree.northM,
               spreadM: tree.drawing.spreadM,
             })),
-          ]}
+          )}
         />
         <ul className="small mb-2">
           <li>Nobody works alone. Nobody stands within twice the length of what is coming down.</li>
@@ -92,8 +117,29 @@ export function DaySheet() {
           </ul>
         </section>
       )}
+      {tasks.length > 0 && (
+        <section aria-label="Besides cuts">
+          <h2>Besides cuts</h2>
+          <ul>
+            {tasks.map((task) => (
+              <li key={task.id}>
+                <Box />
+                {task.starts && task.starts + ' '}
+                {task.tag && task.tag + ': '}
+                {task.title}; {personMinutes(task.minutes)}
+              </li>
+            ))}
+          </ul>
+        </section>
+      )}
       {trees.map((tree, i) => (
-        <TreeOfSheet key={tree.visitId} tree={tree} number={i + 1} />
+        <TreeOfSheet
+          key={tree.visitId}
+          tree={tree}
+          number={i + 1}
+          from={trees[i - 1]}
+          when={visits.get(tree.visitId)}
+        />
       ))}
     </article>
   );
@@ -107,7 +153,31 @@ export const numbered = (tree: TreeSheet): Map<string, Mark> =>
     ]),
   );
 
-function TreeOfSheet({ tree, number }: { tree: TreeSheet; number: number }) {
+/** From where one comes to a tree, as a bearing; from the site's mark to the first. */
+export function bearing(
+  tree: { eastM: number; northM: number },
+  from?: { eastM: number; northM: number },
+): number {
+  const east = (from?.eastM ?? 0) - tree.eastM;
+  const north = (from?.northM ?? 0) - tree.northM;
+  return Math.round(((Math.atan2(east, north) * 180) / Math.PI + 360) % 360);
+}
+
+const SIDES = ['north', 'north-east', 'east', 'south-east', 'south', 'south-west', 'west', 'north-west'];
+const sideOf = (degrees: number) => SIDES[Math.round(degrees / 45) % 8];
+
+function TreeOfSheet({
+  tree,
+  number,
+  from,
+  when,
+}: {
+  tree: TreeSheet;
+  number: number;
+  from?: TreeSheet;
+  when?: Visit;
+}) {
+  const side = bearing(tree, from);
   const limbs = new Map(tree.limbs.map((limb) => [limb.id, limb]));
   return (
     <section className="sheet-tree" aria-label={tree.tag}>
@@ -120,12 +190,13 @@ function TreeOfSheet({ tree, number }: { tree: TreeSheet; number: number }) {
           {metres(Math.abs(tree.eastM))} {tree.eastM < 0 ? 'west' : 'east'}, {metres(Math.abs(tree.northM))}{' '}
           {tree.northM < 0 ? 'south' : 'north'} of the site’s mark; {personMinutes(tree.minutes)};{' '}
           {tree.people.join(', ') || 'nobody yet'}
+          {when?.starts && '; crew ' + when.crew + ', ' + when.starts + '–' + when.ends}
         </small>
       </h2>
       {tree.note && <p className="mb-1">{tree.note}</p>}
       <div className="sheet-columns">
         <div>
-          {[180, 270].map((view) => (
+          {([side, 'above'] as View[]).map((view) => (
             <TreeDrawing
               key={view}
               drawing={tree.drawing}
@@ -135,7 +206,9 @@ function TreeOfSheet({ tree, number }: { tree: TreeSheet; number: number }) {
               marks={numbered(tree)}
             />
           ))}
-          <div className="small faint">From the south; from the west.</div>
+          <div className="small faint">
+            From the {sideOf(side)}, where you come from{from ? ' ' + from.tag : ''}; from above.
+          </div>
         </div>
         <div>
           <ol className="sheet-cuts">

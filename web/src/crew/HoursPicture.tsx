@@ -2,8 +2,6 @@ import type { Hours } from '../api/client';
 
 /** Hours, or minutes where it is less than one. */
 const inWords = (hours: number) => (hours < 1 ? Math.round(hours * 60) + ' min' : rounded(hours) + ' h');
-/** Hours, or minutes where it is less than one. */
-const inWords = (hours: number) => (hours < 1 ? Math.round(hours * 60) + ' min' : rounded(hours) + ' h');
 const rounded = (hours: number) => (hours >= 10 ? Math.round(hours) : Math.round(hours * 10) / 10);
 const allOf = (one: Hours) => one.cutting + one.tasks + one.other;
 const PARTS: [name: 'cutting' | 'tasks' | 'other', word: string][] = [

@@ -2,6 +2,7 @@ import { useState } from 'react';
 import { Button, Form } from 'react-bootstrap';
 import type { Invitation, Member } from '../api/client';
 import { ProblemAlert } from '../parts/ProblemAlert';
+import { Qr } from '../parts/Qr';
 import { date } from '../parts/format';
 import { ROLE_MEANS, ROLES } from '../vocabulary/people';
 import {
@@ -119,22 +120,5 @@ function WayIn({ made, name }: { made: Invitation; name: string }) {
       />
       <Qr rows={made.qrRows} />
     </div>
-  );
-}
-
-function Qr({ rows }: { rows: string[] }) {
-  const size = rows.length;
-  const path = rows
-    .flatMap((row, y) => [...row].map((dot, x) => (dot === '1' ? 'M' + x + ' ' + y + 'h1v1h-1z' : '')))
-    .join('');
-  return (
-    <svg
-      className="qr"
-      viewBox={'0 0 ' + size + ' ' + size}
-      role="img"
-      aria-label="The same address as a code"
-    >
-      <path d={path} />
-    </svg>
   );
 }

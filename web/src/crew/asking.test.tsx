@@ -53,7 +53,7 @@ describe('who is asked to come', () => {
     expect(last().body).toEqual({ people: [6] });
     await press('Invite everybody (2)');
     expect(last().body).toEqual({ people: [6, 7] });
-    await press('Another letter to Cy');
+    await press('another letter to Cy');
     expect(last().body).toEqual({ people: [4] });
   });
 

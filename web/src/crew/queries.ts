@@ -240,6 +240,7 @@ export const useDayContacts = (dayId: number) =>
   });
 
 const LOOK_EVERY_MS = 500;
+const ASK_AGAIN_MS = 30_000;
 
 /** What a day is proposed to be filled with; asked again while it is being bettered. */
 export const useProposal = (dayId: number) =>
@@ -432,6 +433,8 @@ export const useTasksOfDay = (dayId: number, version: number) =>
 export const useAttendance = (dayId: number) =>
   useQuery({
     queryKey: ['attendance', dayId],
+    // Another phone may have been quicker.
+    refetchOnReconnect: 'always',
     queryFn: async () =>
       unwrap(await api.GET('/api/days/{dayId}/attendance', { params: { path: { dayId } } })),
   });
@@ -439,8 +442,11 @@ export const useAttendance = (dayId: number) =>
 export const useFirstList = (dayId: number) =>
   useQuery({
     queryKey: ['first-list', dayId],
+    // Another phone may have been quicker.
+    refetchOnReconnect: 'always',
     queryFn: async () =>
       unwrap(await api.GET('/api/days/{dayId}/first-list', { params: { path: { dayId } } })),
+    refetchInterval: (query) => (query.state.data?.answers ? false : ASK_AGAIN_MS),
   });
 
 export const useIncidents = (siteId: number) =>

@@ -69,8 +69,10 @@ export function EditSite() {
         <Link to={'/sites/' + siteId + '/figures'}>Numbers the rules go by</Link>: each with where it comes
         from, and what this site goes by instead.{' '}
         <Link to={'/sites/' + siteId + '/bulk'}>Trees in and out</Link>: many at once, as a table or a map.{' '}
-        <Link to={'/sites/' + siteId + '/people'}>People</Link>: who helps, what each may do, and who comes
-        in. <Link to={'/sites/' + siteId + '/history'}>History</Link>: who changed what, before and after.
+        <Link to={'/sites/' + siteId + '/labels'}>Labels</Link> to hang on the trees, each with a code that
+        opens it. <Link to={'/sites/' + siteId + '/people'}>People</Link>: who helps, what each may do, and
+        who comes in. <Link to={'/sites/' + siteId + '/history'}>History</Link>: who changed what, before and
+        after.
       </p>
       <h2>Keep a copy</h2>
       <p>

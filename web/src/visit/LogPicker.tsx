@@ -108,7 +108,9 @@ export function LogDay() {
       <RunningDay day={day.data} siteId={Number(siteId)} />
       <DayNotes day={{ siteId: Number(siteId), dayId: day.data.id, on: day.data.data.on }} />
       <TakenAlong siteId={Number(siteId)} />
-      <Link to={'/sites/' + siteId + '/days/' + dayId}>The day</Link>
+      <Link className="d-inline-block py-1" to={'/sites/' + siteId + '/days/' + dayId}>
+        The day
+      </Link>
     </div>
   );
 }

@@ -36,6 +36,7 @@ export function WhoIsThere({ day }: { day: Day }) {
   const waiting = useWaiting();
   const { send, sending, wrong } = useSend();
   const [other, setOther] = useState('');
+  const [unfolded, setUnfolded] = useState<boolean>();
   const here = waiting.data?.open.filter((item) => item.kind === 'attendance' && item.dayId === day.id) ?? [];
   const all = kept.data ?? [];
   const sign = (personId: number, step: 'came' | 'went') =>
@@ -57,7 +58,11 @@ export function WhoIsThere({ day }: { day: Day }) {
     return now.cameAt && !now.wentAt;
   }).length;
   return (
-    <details className="who-is-there mb-2" open={there < listed.length && there === 0}>
+    <details
+      className="who-is-there mb-2"
+      open={unfolded ?? there === 0}
+      onToggle={(e) => setUnfolded(e.currentTarget.open)}
+    >
       <summary>
         Who is there: {there} of {listed.length}
       </summary>

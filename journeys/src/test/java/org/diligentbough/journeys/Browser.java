@@ -1,5 +1,7 @@
 package org.diligentbough.journeys;
 
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+
 import com.microsoft.playwright.BrowserContext;
 import com.microsoft.playwright.BrowserType;
 import com.microsoft.playwright.Locator;
@@ -118,6 +120,11 @@ final class Browser implements AutoCloseable {
     /** Cuts the network, or mends it. */
     void offline(boolean cut) {
         context.setOffline(cut);
+    }
+
+    /** The browser's clock stands still at a moment. */
+    void clockShows(String moment) {
+        context.clock().setFixedTime(moment);
     }
 
     void open(String path) {

@@ -25,6 +25,14 @@ class FitJourney {
             "/bulk",
             "/people",
             "/waiting",
+            "/tasks",
+            "/letters",
+            "/incidents",
+            "/hours",
+            "/labels",
+            "/days/{day}",
+            "/days/{day}/log",
+            "/days/{day}/sheet",
             "/trees/new",
             "/trees/{tree}",
             "/trees/{tree}?pane=limbs&limb=A",
@@ -69,6 +77,43 @@ class FitJourney {
                 .map(one => one.id + ': ' + one.nodes.slice(0, 2).map(node => node.html.slice(0, 120)).join(' | ')))
             """;
 
+    /** A day today with a crew and one too many, a task, somebody asked, an incident and hours. */
+    private static long aFullDay(long site, long tree) {
+        TestServer.judged();
+        long day = TestServer.day(site, TestServer.TODAY);
+        long lead = TestServer.person("Lena Fit " + site, 1970, "lead", "first-aid", "ladder");
+        long young = TestServer.person("Yara Fit " + site, 2011);
+        TestServer.put("/api/days/" + day + "/people", "{\"version\": 1, \"people\": [" + lead + "," + young + "]}")
+                .expect(200);
+        long visit = TestServer.post("/api/days/" + day + "/visits", "{\"version\": 2, \"treeId\": " + tree + "}")
+                .expect(201)
+                .at("/visits/0/id")
+                .longValue();
+        long task = TestServer.post("/api/sites/" + site + "/tasks", """
+                        {"kind": "hedges", "title": "Cut the long hedge along the eastern boundary", "opens": "2027-02-01",
+                         "closes": "2027-03-01", "minutes": 60}
+                        """)
+                .expect(201)
+                .get("id")
+                .longValue();
+        TestServer.put("/api/days/" + day + "/tasks", "{\"version\": 3, \"tasks\": [" + task + "]}")
+                .expect(200);
+        TestServer.put(
+                        "/api/days/" + day + "/crews",
+                        "{\"version\": 4, \"crews\": [{\"people\": [" + lead + "], \"turns\": [\"visit-" + visit
+                                + "\", \"task-" + task + "\"]}]}")
+                .expect(200);
+        TestServer.post("/api/days/" + day + "/invitations", "{\"people\": [" + lead + "]}")
+                .expect(200);
+        TestServer.post(
+                        "/api/sites/" + site + "/incidents",
+                        "{\"on\": \"" + TestServer.TODAY + "\", \"nearMiss\": true, \"what\": \"A ladder slid\"}")
+                .expect(201);
+        TestServer.sql("insert into day_attendance (work_day_id, person_id, came_at, went_at) values (" + day + ", "
+                + lead + ", '2027-02-20 09:30+00', '2027-02-20 12:30+00')");
+        return day;
+    }
+
     @ParameterizedTest
     @CsvSource({"1280, 800", "390, 844", "320, 640"})
     void everyPageFitsAndIsOpenToAll(int wide, int high) {
@@ -78,13 +123,15 @@ class FitJourney {
         TestServer.tree(site, "F-2");
         TestServer.post("/api/trees/" + tree + "/surveys", TestServer.walkJson())
                 .expect(201);
+        long day = aFullDay(site, tree);
         try (Browser browser = new Browser()) {
             browser.page.setViewportSize(wide, high);
             browser.open("/sites/" + site);
             browser.iAm("Wren Ashdown");
             List<String> wrong = new ArrayList<>();
             for (String path : PAGES) {
-                browser.open("/sites/" + site + path.replace("{tree}", String.valueOf(tree)));
+                browser.open("/sites/" + site
+                        + path.replace("{tree}", String.valueOf(tree)).replace("{day}", String.valueOf(day)));
                 browser.page.waitForLoadState(LoadState.NETWORKIDLE);
                 browser.axe();
                 for (String check : List.of(TOO_WIDE, TOO_SMALL, TOO_FINE, AXE)) {

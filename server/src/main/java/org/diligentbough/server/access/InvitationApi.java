@@ -14,6 +14,7 @@ import org.diligentbough.server.access.InvitationService.LookView;
 import org.diligentbough.server.access.InvitationService.MadeView;
 import org.diligentbough.server.shared.CodeOf;
 import org.diligentbough.server.shared.MayBeNull;
+import org.diligentbough.server.shared.Qr;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;

@@ -12,7 +12,7 @@ import org.springframework.web.servlet.config.annotation.WebMvcConfigurer;
 @Controller
 class InterfacePages {
 
-    @GetMapping({"/", "/join", "/sites/**", "/trees/**", "/people/**", "/settings/**"})
+    @GetMapping({"/", "/join", "/come", "/sites/**", "/trees/**", "/people/**", "/settings/**"})
     String page() {
         return "forward:/index.html";
     }

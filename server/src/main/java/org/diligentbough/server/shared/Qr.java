@@ -1,4 +1,4 @@
-package org.diligentbough.server.access;
+package org.diligentbough.server.shared;
 
 import com.google.zxing.BarcodeFormat;
 import com.google.zxing.EncodeHintType;
