@@ -116,6 +116,9 @@ function Proposed({
                   <span className="faint">{personMinutes(turn.minutes)}</span>{' '}
                   {turn.urgent && <State code="urgent" word="urgent" />}{' '}
                   {turn.visitId == null && turn.taskId == null && <span className="faint">new</span>}
+                  {turn.shoots != null && turn.shoots > 0 && (
+                    <span className="faint">; {turn.shoots} young shoots</span>
+                  )}
                   {turn.leaves.length > 0 && (
                     <span className="faint">; without {turn.leaves.join(', ')}: nobody holds the ticket</span>
                   )}

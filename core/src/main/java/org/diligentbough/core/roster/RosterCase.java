@@ -114,6 +114,26 @@ public record RosterCase(
             tickets = Set.copyOf(tickets);
             kit = Set.copyOf(kit);
         }
+
+        /** The same with more work on it, in person-minutes. */
+        Visit longer(int minutes) {
+            return new Visit(
+                    id,
+                    tree,
+                    eastM,
+                    northM,
+                    opens,
+                    closes,
+                    personMinutes + minutes,
+                    places,
+                    tickets,
+                    kit,
+                    offGround,
+                    dry,
+                    sick,
+                    urgent,
+                    worth);
+        }
     }
 
     /** A visit set on a day by hand. */

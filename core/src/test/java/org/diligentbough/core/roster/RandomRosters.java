@@ -19,7 +19,7 @@ import org.diligentbough.core.roster.RosterCase.Visit;
 import org.diligentbough.core.roster.RosterCase.Weights;
 
 /** Cases for rosters, good and bad, by a seed. */
-final class RandomRosters {
+public final class RandomRosters {
     static final Weights WEIGHTS = Weights.of(Rulebook.load().knowledge());
     static final LocalDate FIRST = LocalDate.of(2027, 3, 6);
     private static final List<String> TICKETS = List.of("ladder", "pole-saw", "powered-saw", "climbing");
@@ -27,7 +27,7 @@ final class RandomRosters {
 
     private RandomRosters() {}
 
-    static RosterCase of(long seed, int days, int people, int visits) {
+    public static RosterCase of(long seed, int days, int people, int visits) {
         Random random = new Random(seed);
         List<Day> ofDays = new ArrayList<>();
         for (int d = 0; d < days; d++) {

@@ -11,6 +11,7 @@ import java.util.Set;
 import java.util.stream.Collectors;
 import org.diligentbough.core.knowledge.Codes;
 import org.diligentbough.core.orchard.Species;
+import org.diligentbough.core.roster.DetailFitted;
 import org.diligentbough.core.roster.RosterCase;
 import org.diligentbough.core.season.MayCut;
 import org.diligentbough.core.season.Weather;
@@ -29,6 +30,7 @@ import org.diligentbough.server.plan.PlanMapper;
 import org.diligentbough.server.season.SiteWeatherService;
 import org.diligentbough.server.shared.Wording;
 import org.diligentbough.server.visit.VisitCut;
+import org.diligentbough.server.visit.VisitTask;
 import org.springframework.stereotype.Component;
 
 /**
@@ -68,8 +70,13 @@ class DayCase {
         this.weather = weather;
     }
 
-    /** What a roster is made of, with what its names stand for. */
-    record Asked(RosterCase of, Map<String, ProposedTurn> turns, Map<String, Person> people, List<LeftTree> held) {}
+    /** What a roster is made of, with what its names stand for, and the small cuts that wait for what the days have to spare. */
+    record Asked(
+            RosterCase of,
+            Map<String, ProposedTurn> turns,
+            Map<String, Person> people,
+            List<LeftTree> held,
+            Map<String, DetailFitted.Detail> details) {}
 
     /**
      * The case of days as they stand.
@@ -96,6 +103,7 @@ class DayCase {
         private final List<RosterCase.FixedPerson> sentPeople = new ArrayList<>();
         private final List<RosterCase.SentVisit> sentVisits = new ArrayList<>();
         private final List<LeftTree> held = new ArrayList<>();
+        private final Map<String, DetailFitted.Detail> details = new HashMap<>();
         private final Set<Long> seen = new HashSet<>();
 
         private Gathered(List<DayRow> days) {
@@ -130,6 +138,7 @@ class DayCase {
                                     visit.minutes(),
                                     RosterVisits.urgent(visit),
                                     null,
+                                    null,
                                     List.of()));
                     visits.add(RosterVisits.of(visit, orchard.tree(visit.treeId()), day.onDay()));
                     fixed.add(new RosterCase.FixedVisit(id, RosterPeople.id(day)));
@@ -149,6 +158,7 @@ class DayCase {
                                     "",
                                     task.minutes(),
                                     false,
+                                    null,
                                     null,
                                     List.of()));
                     visits.add(RosterVisits.of(task, day.onDay()));
@@ -211,6 +221,13 @@ class DayCase {
             int minutes = besides(candidate)
                     + cuts.stream().mapToInt(VisitCut::minutes).sum();
             boolean urgent = cuts.stream().anyMatch(VisitCut::urgent);
+            int small = shootsMinutes(candidate);
+            // Where there is other work the shoots wait for what the day has to spare.
+            boolean fits = small > 0 && minutes > small;
+            if (fits) {
+                minutes -= small;
+                details.put(id, new DetailFitted.Detail(candidate.shoots(), small));
+            }
             turns.put(
                     id,
                     new ProposedTurn(
@@ -227,6 +244,9 @@ class DayCase {
                                     : cuts.stream()
                                             .map(cut -> new ProposedCut(cut.limb(), cut.kind()))
                                             .toList(),
+                            candidate.shoots() == 0
+                                    ? null
+                                    : fits ? Integer.valueOf(0) : Integer.valueOf(candidate.shoots()),
                             candidate.cuts().stream()
                                     .filter(cut -> !cuts.contains(cut))
                                     .map(VisitCut::limb)
@@ -266,8 +286,16 @@ class DayCase {
                             RosterCase.Weights.of(rules.of(siteId).knowledge())),
                     turns,
                     names,
-                    held);
+                    held,
+                    details);
         }
+    }
+
+    /** Person-minutes of the young shoots. */
+    private static int shootsMinutes(Candidate candidate) {
+        return besides(candidate)
+                - candidate.upkeepMinutes()
+                - candidate.tasks().stream().mapToInt(VisitTask::minutes).sum();
     }
 
     /** Person-minutes of what no ticket is wanted for: shoots, yearly work, ordinary cutting. */

@@ -13,6 +13,8 @@ import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.stream.Stream;
 import org.diligentbough.core.knowledge.Codes;
+import org.diligentbough.core.roster.DetailFitted;
+import org.diligentbough.core.roster.DetailFitted.Fitted;
 import org.diligentbough.core.roster.Roster;
 import org.diligentbough.core.roster.RosterMaker;
 import org.diligentbough.core.roster.RosterMaker.Limits;
@@ -45,6 +47,7 @@ class DayRosterService {
     /** A server that went away in the middle is waited for no longer than this; nor is one that has other days in hand. */
     private static final double OVER_SECONDS = 2;
 
+    private static final Fitted NO_DETAIL = new Fitted(Map.of(), Map.of());
     private static final double WAITS_SECONDS = 60;
     private static final long WRITE_EVERY_MS = 250;
     private final DayService days;
@@ -142,11 +145,11 @@ class DayRosterService {
                         long now = System.currentTimeMillis();
                         if (now - written[0] > WRITE_EVERY_MS) {
                             written[0] = now;
-                            gone[0] = write(begun, asked, better) == 0;
+                            gone[0] = write(begun, asked, better, NO_DETAIL) == 0;
                         }
                     },
                     () -> stopping || gone[0]);
-            write(begun, asked, roster);
+            write(begun, asked, roster, DetailFitted.of(asked.of(), roster, asked.details()));
         } catch (RuntimeException e) {
             LOG.error("no roster for {}", begun.keySet(), e);
         } finally {
@@ -155,18 +158,19 @@ class DayRosterService {
     }
 
     /** Keeps what was found; of how many days it is still waited for. */
-    private int write(Map<DayRow, Instant> begun, DayCase.Asked asked, Roster roster) {
+    private int write(Map<DayRow, Instant> begun, DayCase.Asked asked, Roster roster, Fitted detail) {
         int waited = 0;
         // What found no place on any of the days is told with the first.
         boolean first = true;
         for (Map.Entry<DayRow, Instant> one : begun.entrySet()) {
-            waited += proposals.better(one.getKey().id(), one.getValue(), told(asked, roster, one.getKey(), first));
+            waited += proposals.better(
+                    one.getKey().id(), one.getValue(), told(asked, roster, detail, one.getKey(), first));
             first = false;
         }
         return waited;
     }
 
-    private Proposed told(DayCase.Asked asked, Roster roster, DayRow day, boolean withLeft) {
+    private Proposed told(DayCase.Asked asked, Roster roster, Fitted detail, DayRow day, boolean withLeft) {
         String id = RosterPeople.id(day);
         Set<String> at = new HashSet<>();
         List<ProposedCrew> crews = roster.crews().stream()
@@ -182,7 +186,11 @@ class DayRosterService {
                             crew.crew(),
                             inCrew,
                             crew.visits().stream()
-                                    .map(turn -> clocked(asked.turns().get(turn.visit()), turn.starts(), turn.ends()))
+                                    .map(turn -> clocked(
+                                            asked,
+                                            turn.visit(),
+                                            detail,
+                                            detail.clock().getOrDefault(turn.visit(), turn)))
                                     .toList());
                 })
                 .toList();
@@ -220,17 +228,22 @@ class DayRosterService {
         return new ProposedPerson(Long.parseLong(id), asked.people().get(id).name());
     }
 
-    private static ProposedTurn clocked(ProposedTurn turn, int starts, int ends) {
+    /** A turn by the clock, with as many of its young shoots as there is time for. */
+    private static ProposedTurn clocked(DayCase.Asked asked, String id, Fitted detail, Roster.Turn at) {
+        ProposedTurn turn = asked.turns().get(id);
+        int small = detail.minutes().getOrDefault(id, 0);
+        DetailFitted.Detail all = asked.details().get(id);
         return new ProposedTurn(
                 turn.treeId(),
                 turn.tag(),
                 turn.visitId(),
                 turn.taskId(),
-                ClockTime.text(starts),
-                ClockTime.text(ends),
-                turn.minutes(),
+                ClockTime.text(at.starts()),
+                ClockTime.text(at.ends()),
+                turn.minutes() + small,
                 turn.urgent(),
                 turn.cuts(),
+                all == null ? turn.shoots() : Integer.valueOf(all.cuts() * small / all.personMinutes()),
                 turn.leaves());
     }
 }

@@ -428,7 +428,11 @@ public class DayService {
                                     cut.limb(),
                                     Codes.parse(Verdict.class, cut.kind()).orElseThrow()))
                             .toList();
-            visitId = make(one.turn().treeId(), id, row(id).onDay(), new Wanted(cuts, null, true));
+            visitId = make(
+                    one.turn().treeId(),
+                    id,
+                    row(id).onDay(),
+                    new Wanted(cuts, one.turn().shoots(), true));
         } else if (visits.visit(visitId)
                 .filter(visit -> Long.valueOf(id).equals(visit.workDayId()) && !visit.logged())
                 .isEmpty()) {

@@ -23,6 +23,7 @@ public record Proposed(
      * @param tag of the tree; of a task what is to be done
      * @param visitId of a tree that is on the day already; null for one that would be put on it
      * @param cuts those that would be put on, where not all are
+     * @param shoots how many of the young shoots there is time for; null where the tree has none, or stands on the day already
      * @param leaves limbs whose cuts want a ticket that nobody who comes holds
      */
     public record ProposedTurn(
@@ -35,6 +36,7 @@ public record Proposed(
             int minutes,
             boolean urgent,
             @MayBeNull List<ProposedCut> cuts,
+            @MayBeNull Integer shoots,
             List<String> leaves) {}
 
     /** A cut by its limb and kind. */
