@@ -38,6 +38,13 @@ export function DaySheet() {
         <Button size="sm" onClick={() => window.print()}>
           Print
         </Button>
+        <a
+          className="btn btn-sm btn-outline-primary"
+          href={'/api/days/' + dayId + '/pack.pdf' + (only === undefined ? '' : '?crew=' + only)}
+          download
+        >
+          As PDF
+        </a>
         <Link className="btn btn-sm btn-link" to={'/sites/' + siteId + '/days/' + dayId}>
           Back to the day
         </Link>

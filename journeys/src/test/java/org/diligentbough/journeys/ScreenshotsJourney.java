@@ -63,9 +63,14 @@ class ScreenshotsJourney {
             take(browser, "days");
             browser.page.locator(".day-row").first().click();
             browser.part("Could be put on").locator(".candidate").first().waitFor();
+            browser.press("Propose crews and trees");
+            browser.button("Propose anew").waitFor();
+            browser.press("Take it over");
+            browser.part("Crews").locator("[data-turn]").first().waitFor();
+            browser.part("Crews").scrollIntoViewIfNeeded();
             take(browser, "day");
             browser.follow("Sheet to print");
-            browser.part("K-04").waitFor();
+            browser.page.locator(".sheet-tree").first().waitFor();
             take(browser, "sheet");
             browser.phone();
             browser.open(kilnfield + "/trees/" + treeId + "/walk");
