@@ -15,17 +15,20 @@ import tools.jackson.databind.JsonNode;
 /** Labels of trees, read again by a reader of codes. */
 class LabelTest {
     private static final int PIXELS = 4;
+    /** The paper around it, in modules. */
+    private static final int AROUND = 4;
+
     private static final int WHITE = 0xFFFFFF;
 
     private static String read(JsonNode rows) throws Exception {
         int size = rows.size();
-        int wide = size * PIXELS;
+        int wide = (size + 2 * AROUND) * PIXELS;
         int[] pixels = new int[wide * wide];
         Arrays.fill(pixels, WHITE);
-        for (int y = 0; y < wide; y++) {
-            for (int x = 0; x < wide; x++) {
+        for (int y = 0; y < size * PIXELS; y++) {
+            for (int x = 0; x < size * PIXELS; x++) {
                 if (rows.get(y / PIXELS).stringValue().charAt(x / PIXELS) == '1') {
-                    pixels[y * wide + x] = 0;
+                    pixels[(y + AROUND * PIXELS) * wide + x + AROUND * PIXELS] = 0;
                 }
             }
         }
