@@ -127,14 +127,8 @@ function RunningDay({ day, siteId }: { day: Day; siteId: number }) {
       {runs && <FirstList day={day} />}
       {runs && <WhoIsThere day={day} />}
       {runs && leads && answered && <TimeLeft day={day} />}
-      {!runs || answered !== false ? (
-        <>
-          <Trees dayId={day.id} siteId={siteId} />
-          <TaskTicks day={day} today={today} />
-        </>
-      ) : (
-        <p className="faint">Its trees stand here once the list is answered.</p>
-      )}
+      <Trees dayId={day.id} siteId={siteId} locked={runs && answered === false} />
+      <TaskTicks day={day} today={today} />
       <IncidentForm
         day={{ siteId, dayId: day.id, on: day.data.on }}
         trees={day.visits.map((visit) => ({ treeId: visit.treeId, tag: visit.tag }))}
@@ -143,7 +137,7 @@ function RunningDay({ day, siteId }: { day: Day; siteId: number }) {
   );
 }
 
-function Trees({ dayId, siteId }: { dayId: number; siteId: number }) {
+function Trees({ dayId, siteId, locked = false }: { dayId: number; siteId: number; locked?: boolean }) {
   const day = useDay(dayId);
   const waiting = useWaiting();
   if (!day.data) return <Loading error={day.error} />;
@@ -191,6 +185,13 @@ function Trees({ dayId, siteId }: { dayId: number; siteId: number }) {
         )}
       </>
     );
+    // Nobody cuts before the list is answered; what is entered already can be come to.
+    if (locked && !visit.logged && !here(visit.id) && !begun(visit.id))
+      return (
+        <div key={visit.id} className="limb-row locked">
+          {inside}
+        </div>
+      );
     return visit.logged && !here(visit.id) ? (
       <Link
         key={visit.id}

@@ -182,6 +182,24 @@ final class Browser implements AutoCloseable {
         assertThat(tab).hasAttribute("aria-selected", "true");
     }
 
+    /** Answers what is asked before the first cut of a day. */
+    void answerFirstList() {
+        heading("Before the first cut").waitFor();
+        for (Locator question : page.getByRole(AriaRole.CHECKBOX).all()) {
+            question.click();
+        }
+        fill("Nearest road and gate, for whoever is called", "Kiln Lane");
+        fill("Emergency number here", "112");
+        press("It is so: work may begin");
+        assertThat(page.getByText("Answered before the first cut")).isVisible();
+    }
+
+    /** Goes to the trees of the work day that is today, by the list before the first cut. */
+    void runTheDay() {
+        follow("Run this day");
+        answerFirstList();
+    }
+
     Locator heading(String text) {
         return page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName(text));
     }

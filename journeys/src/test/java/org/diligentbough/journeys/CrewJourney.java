@@ -198,7 +198,8 @@ class CrewJourney {
                 assertThat(phone.heading("Before the first cut")).isVisible();
                 phone.offline(true);
             }
-            answer(leader);
+            leader.answerFirstList();
+            assertThat(leader.page.locator(".limb-row").first()).containsText("R-1");
             for (Browser phone : List.of(leader, helper)) {
                 phone.press("Mabyn Crook is here");
                 assertThat(phone.button("Mabyn Crook goes")).isVisible();
@@ -234,16 +235,5 @@ class CrewJourney {
             Assertions.assertThat(leader.errors().stream().collect(Collectors.joining()))
                     .isEmpty();
         }
-    }
-
-    private static void answer(Browser leader) {
-        for (Locator question : leader.page.getByRole(AriaRole.CHECKBOX).all()) {
-            question.click();
-        }
-        leader.fill("Nearest road and gate, for whoever is called", "Kiln Lane");
-        leader.fill("Emergency number here", "112");
-        leader.press("It is so: work may begin");
-        assertThat(leader.page.getByText("Answered before the first cut")).isVisible();
-        assertThat(leader.page.locator(".limb-row").first()).containsText("R-1");
     }
 }

@@ -247,6 +247,7 @@ class KindsJourney {
     private static void logAll(Browser browser, long siteId, String task) {
         browser.phone();
         browser.open("/sites/" + siteId + "/log");
+        browser.runTheDay();
         browser.page.locator(".limb-row").first().click();
         assertThat(browser.page.locator("button:has-text('Send the log')")).isVisible();
         assertThat(browser.page.getByText(task)).isVisible();

@@ -140,6 +140,7 @@ class RoundJourney {
     private void log(Browser browser, String site) {
         browser.phone();
         browser.open(site + "/log");
+        browser.runTheDay();
         browser.page.locator(".limb-row").first().click();
         assertThat(browser.page.locator(".log-cut")).not().hasCount(0);
         assertThat(browser.button("Send the log of 20 Feb 2027")).isDisabled();

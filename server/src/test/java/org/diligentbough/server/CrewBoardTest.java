@@ -273,4 +273,19 @@ class CrewBoardTest {
             assertThat(tree.get("shoots").intValue()).isZero();
         });
     }
+
+    @Test
+    void whoDoesNotComeToAConfirmedDayIsTakenOffAndWhatThatBreaksIsTold() {
+        come(dayId, lena, otto, abel);
+        lay(crew(List.of(lena, abel), List.of(visits.get(0), visits.get(1), visits.get(2))))
+                .expect(200);
+        post("/api/days/" + dayId + "/confirm", "{\"version\": " + version(dayId) + "}")
+                .expect(200);
+        come(dayId, otto, abel);
+        JsonNode day = get("/api/days/" + dayId).expect(200);
+        assertThat(day.get("findings"))
+                .anyMatch(finding -> finding.get("weight").stringValue().equals("refused"));
+        assertThat(musts(get("/api/days/" + dayId + "/crews").expect(200)))
+                .contains("leader-in-every-crew", "nobody-alone");
+    }
 }

@@ -22,7 +22,7 @@ import tools.jackson.databind.node.ObjectNode;
  */
 class FuzzTest {
     private static final long SEED = 20270220L;
-    private static final int EACH = 28;
+    private static final int EACH = 20;
     private static final int DEEP = 4;
 
     private static JsonNode api;

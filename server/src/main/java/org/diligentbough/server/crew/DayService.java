@@ -10,6 +10,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.diligentbough.core.Evaluation;
 import org.diligentbough.core.knowledge.Codes;
 import org.diligentbough.core.knowledge.ReasonCode;
@@ -49,6 +50,15 @@ public class DayService {
     private static final String REFUSED = "refused";
     /** On the way from one good layout to another a ticket may be wanting; the board says where. */
     private static final Set<String> TOLD_ON_THE_BOARD = Set.of(Codes.of(ReasonCode.DAY_NO_TICKET));
+    /** Whoever does not come does not come, on a confirmed day too: what that breaks is told, and mended. */
+    private static final Set<String> WHO_IS_MISSED = Stream.of(
+                    ReasonCode.DAY_NO_TICKET,
+                    ReasonCode.DAY_NOBODY,
+                    ReasonCode.DAY_ALONE,
+                    ReasonCode.DAY_NO_LEADER,
+                    ReasonCode.DAY_NO_FIRST_AIDER)
+            .map(Codes::of)
+            .collect(Collectors.toSet());
 
     private final DayMapper days;
     private final ProposalMapper proposals;
@@ -161,11 +171,15 @@ public class DayService {
 
     @Transactional
     public DayView people(long id, int version, List<Long> people) {
-        return changed(id, version, () -> {
-            days.keepPeople(id, people);
-            people.forEach(one -> days.addPerson(id, known(id, one)));
-            days.dropAbsent(id);
-        });
+        return changed(
+                id,
+                version,
+                () -> {
+                    days.keepPeople(id, people);
+                    people.forEach(one -> days.addPerson(id, known(id, one)));
+                    days.dropAbsent(id);
+                },
+                WHO_IS_MISSED);
     }
 
     /** @throws ProblemException 422 when somebody does not belong to the site of a day */
