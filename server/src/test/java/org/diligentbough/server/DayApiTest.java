@@ -170,10 +170,14 @@ class DayApiTest {
         give(dayId, visitId, adult, leader).expect(200);
         assertThat(confirm(dayId).expect(200).get("state").stringValue()).isEqualTo("confirmed");
         // From now on what was a warning is a refusal.
-        assertThat(refusal(put(
-                        "/api/days/" + dayId + "/people",
-                        "{\"version\": " + version(dayId) + ", \"people\": [" + adult + "]}")))
-                .isNotBlank();
+        assertThat(refusal(give(dayId, visitId, adult))).isNotBlank();
+        // Save that whoever does not come does not come: what that breaks is told.
+        assertThat(put(
+                                "/api/days/" + dayId + "/people",
+                                "{\"version\": " + version(dayId) + ", \"people\": [" + adult + "]}")
+                        .expect(200)
+                        .get("findings"))
+                .anyMatch(finding -> finding.get("weight").stringValue().equals("refused"));
         post("/api/days/" + dayId + "/reopen", "{\"version\": " + version(dayId) + "}")
                 .expect(200);
         put("/api/days/" + dayId + "/people", "{\"version\": " + version(dayId) + ", \"people\": [" + adult + "]}")
