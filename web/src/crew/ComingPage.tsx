@@ -38,8 +38,8 @@ function Asked({ token, look }: { token: string; look: Coming }) {
       ) : (
         <AnswerForm token={token} look={look} />
       )}
-      {look.trees.length > 0 && (
-        <section aria-label="The trees" className="mt-4">
+      {look.trees.length + look.tasks.length > 0 && (
+        <section aria-label="The work" className="mt-4">
           <h2>
             {look.crew != null
               ? 'Your crew: ' + look.crew + (look.leader ? ', led by ' + look.leader : '')
@@ -51,6 +51,12 @@ function Asked({ token, look }: { token: string; look: Coming }) {
                 {tree.starts && tree.starts + '–' + tree.ends + ' '}
                 <strong>{tree.tag}</strong>, {words(tree.species)}
                 {tree.what && ': ' + tree.what}
+              </li>
+            ))}
+            {look.tasks.map((task) => (
+              <li key={task.title + task.starts}>
+                {task.starts && task.starts + '–' + task.ends + ' '}
+                {task.title}
               </li>
             ))}
           </ul>

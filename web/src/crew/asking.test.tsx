@@ -112,6 +112,7 @@ describe('an answer without signing in', () => {
     over: false,
     name: 'Cy',
     trees: [{ tag: 'K-1', species: 'sweet-cherry', what: 'remove C' }],
+    tasks: [{ title: 'Clear the path', starts: '11:00', ends: '11:40' }],
     ...more,
   });
 
@@ -120,6 +121,7 @@ describe('an answer without signing in', () => {
     answers.set('POST /api/comings/answer', look({ answer: 'no' }));
     await show(<ComingPage />, '/come', '/come');
     expect(box.textContent).toContain('K-1, sweet cherry: remove C');
+    expect(box.textContent).toContain('11:00–11:40 Clear the path');
     await type('A word to whoever leads, if you like', ' late train ');
     await press('No');
     expect(last().body).toMatchObject({ answer: 'no', remark: 'late train' });

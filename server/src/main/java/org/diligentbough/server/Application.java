@@ -8,10 +8,12 @@ import org.springframework.boot.SpringApplication;
 import org.springframework.boot.autoconfigure.SpringBootApplication;
 import org.springframework.boot.context.properties.ConfigurationPropertiesScan;
 import org.springframework.context.annotation.Bean;
+import org.springframework.scheduling.annotation.EnableScheduling;
 
 /** The server: web API, database, files in and out, and the interface's files. */
 @SpringBootApplication
 @ConfigurationPropertiesScan
+@EnableScheduling
 @MapperScan(annotationClass = Mapper.class)
 public class Application {
 

@@ -288,4 +288,28 @@ class CrewBoardTest {
         assertThat(musts(get("/api/days/" + dayId + "/crews").expect(200)))
                 .contains("leader-in-every-crew", "nobody-alone");
     }
+
+    @Test
+    void whoeverAMendedRosterLeavesOutIsInNoCrewAnyMore() {
+        lay(crew(List.of(lena, otto, abel), List.of(visits.get(0), visits.get(1))))
+                .expect(200);
+        TestServer.sql("insert into day_proposal (work_day_id, made_by, until, ended_at, roster) values (" + dayId
+                + ", " + lena
+                + ", now(), now(), '" + """
+                {"crews": [{"crew": 1, "people": [{"id": %d, "name": "L"}, {"id": %d, "name": "O"}], "turns": [
+                  {"treeId": 1, "tag": "B-1", "visitId": %d, "starts": "09:35", "ends": "10:00", "minutes": 9, "urgent": false,
+                   "leaves": []}]}],
+                 "left": [], "leftOut": [], "missing": [], "idleMinutes": 0}""".formatted(lena, otto, visits.get(0)) + "')");
+        post("/api/days/" + dayId + "/roster/taken", "{\"version\": " + version(dayId) + ", \"crews\": [1]}")
+                .expect(200);
+        JsonNode board = get("/api/days/" + dayId + "/crews").expect(200);
+        assertThat(board.at("/crews/0/people")).extracting(JsonNode::longValue).containsExactly(lena, otto);
+        assertThat(board.get("bench")).extracting(JsonNode::longValue).contains(abel);
+        assertThat(get("/api/days/" + dayId).expect(200).get("visits"))
+                .filteredOn(one -> one.get("id").longValue() == visits.get(1))
+                .singleElement()
+                .satisfies(one -> assertThat(one.get("people"))
+                        .as("a tree no crew has nobody is at")
+                        .isEmpty());
+    }
 }

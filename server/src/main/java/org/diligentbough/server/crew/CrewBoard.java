@@ -30,6 +30,7 @@ import org.diligentbough.server.shared.MayBeNull;
 import org.diligentbough.server.shared.Wording;
 import org.diligentbough.server.task.TaskMapper;
 import org.diligentbough.server.visit.VisitMapper;
+import org.diligentbough.server.visit.VisitMapper.VisitRow;
 import org.springframework.stereotype.Component;
 
 /** The crews of a day over its hours: who is in them, their trees by the clock, and what they break. */
@@ -132,7 +133,7 @@ class CrewBoard {
                     .map(turn -> new TurnView(turn.visit(), ClockTime.text(turn.starts()), ClockTime.text(turn.ends())))
                     .toList();
             turns.forEach(turn -> placed.add(turn.turn()));
-            crews.add(new CrewView(numbers.get(i), leader(view, members), members, turns));
+            crews.add(new CrewView(numbers.get(i), view.leader(members).orElse(null), members, turns));
         }
         return new CrewsView(
                 view.version(),
@@ -175,14 +176,6 @@ class CrewBoard {
         return view.people().stream().anyMatch(one -> one.crew() != null)
                 || view.visits().stream().anyMatch(visit -> !visit.logged() && visit.crew() != null)
                 || view.tasks().stream().anyMatch(task -> !task.done() && task.crew() != null);
-    }
-
-    private static Long leader(DayView view, List<Long> members) {
-        return view.people().stream()
-                .filter(one -> members.contains(one.id()) && one.tickets().contains("lead") && !one.maybeUnderAge())
-                .map(DayView.PersonView::id)
-                .findFirst()
-                .orElse(null);
     }
 
     private static long number(String id) {
@@ -325,19 +318,15 @@ class CrewBoard {
 
     /** Gives a day these crews and no others; trees that are in none of them have nobody. */
     void layOut(DayRow day, List<CrewLaid> crews) {
-        stop(day.id());
+        clear(day.id());
         Map<Integer, CrewGiven> given = new TreeMap<>();
         int place = 0;
-        Set<String> placed = new HashSet<>();
         for (CrewLaid crew : crews) {
             int number = given.size() + 1;
             crew.people().forEach(one -> days.crew(day.id(), one, number));
             for (String turn : crew.turns()) {
                 place++;
-                placed.add(turn);
                 if (turn.startsWith(VISIT)) {
-                    visits.clearPeople(number(turn));
-                    crew.people().forEach(one -> visits.addPerson(number(turn), one));
                     visits.place(number(turn), place);
                 }
             }
@@ -345,9 +334,6 @@ class CrewBoard {
                     number,
                     new CrewGiven(crew.people().stream().map(String::valueOf).toList(), crew.turns()));
         }
-        open(day.id()).stream()
-                .filter(turn -> turn.startsWith(VISIT) && !placed.contains(turn))
-                .forEach(turn -> visits.clearPeople(number(turn)));
         clock(day, given);
     }
 
@@ -378,10 +364,20 @@ class CrewBoard {
         days.noCrews(dayId);
     }
 
+    /** A day without crews, its trees with nobody: before others are laid out. */
+    void clear(long dayId) {
+        stop(dayId);
+        visits.ofDay(dayId).stream().filter(visit -> !visit.logged()).forEach(visit -> visits.clearPeople(visit.id()));
+    }
+
+    /** Sets crews by the clock; a tree is done by whoever is in its crew. */
     private void clock(DayRow day, Map<Integer, CrewGiven> given) {
         Looked looked = looked(day, reader.view(day), List.copyOf(given.values()));
         List<Integer> numbers = List.copyOf(given.keySet());
         for (int i = 0; i < numbers.size(); i++) {
+            List<Long> members = given.get(numbers.get(i)).people().stream()
+                    .map(Long::valueOf)
+                    .toList();
             int place = 0;
             for (Turn turn : looked.crews().get(i)) {
                 place++;
@@ -391,12 +387,12 @@ class CrewBoard {
                 if (turn.visit().startsWith(TASK)) {
                     tasks.clock(id, numbers.get(i), starts, ends, place);
                 } else {
-                    visits.clock(
-                            id,
-                            numbers.get(i),
-                            starts,
-                            ends,
-                            visits.visit(id).orElseThrow().place());
+                    VisitRow visit = visits.visit(id).orElseThrow();
+                    visits.clock(id, numbers.get(i), starts, ends, visit.place());
+                    if (!Set.copyOf(visit.people()).equals(Set.copyOf(members))) {
+                        visits.clearPeople(id);
+                        members.forEach(one -> visits.addPerson(id, one));
+                    }
                 }
             }
         }

@@ -36,10 +36,14 @@ import org.springframework.web.bind.annotation.RestController;
 @RequestMapping("/api")
 class DayApi {
     private final DayService service;
+    private final VisitPlacing placing;
+    private final DayRain rain;
     private final DayCandidates candidates;
 
-    DayApi(DayService service, DayCandidates candidates) {
+    DayApi(DayService service, VisitPlacing placing, DayRain rain, DayCandidates candidates) {
         this.service = service;
+        this.placing = placing;
+        this.rain = rain;
         this.candidates = candidates;
     }
 
@@ -170,7 +174,7 @@ class DayApi {
             @PathVariable long treeId,
             @RequestHeader(name = Once.HEADER) Optional<UUID> key,
             @Valid @RequestBody OnTheSpot work) {
-        return new VisitMade(service.onTheSpot(treeId, key, chosen(work.cuts())));
+        return new VisitMade(placing.onTheSpot(treeId, key, chosen(work.cuts())));
     }
 
     private static List<CutKey> chosen(List<CutChoice> cuts) {
@@ -220,7 +224,7 @@ class DayApi {
     /** Moves what was not done to another day. */
     @PostMapping("/days/{dayId}/rained-off")
     RainedOffView rainOffDay(@PathVariable long dayId, @Valid @RequestBody RainOff change) {
-        DayService.RainedOff done = service.rainOff(dayId, change.version(), change.to());
+        DayRain.RainedOff done = rain.rainOff(dayId, change.version(), change.to());
         return new RainedOffView(done.day(), done.movedTo(), done.backToThePlan());
     }
 }

@@ -24,14 +24,14 @@ import org.springframework.stereotype.Component;
 public class DayArchive {
     private final DayMapper days;
     private final VisitMapper visits;
-    private final DayService service;
+    private final VisitPlacing placing;
     private final DayReader reader;
     private final Rulebook rules;
 
-    DayArchive(DayMapper days, VisitMapper visits, DayService service, DayReader reader, Rulebook rules) {
+    DayArchive(DayMapper days, VisitMapper visits, VisitPlacing placing, DayReader reader, Rulebook rules) {
         this.days = days;
         this.visits = visits;
-        this.service = service;
+        this.placing = placing;
         this.reader = reader;
         this.rules = rules;
     }
@@ -61,7 +61,7 @@ public class DayArchive {
 
     /** Adds a day in a state; its id. */
     public long add(long siteId, DayData data, DayMapper.State state) {
-        long id = service.addWithoutHistory(siteId, data);
+        long id = days.add(siteId, data);
         days.state(id, state);
         return id;
     }
@@ -86,7 +86,7 @@ public class DayArchive {
 
     /** A visit of whatever the plan had open; empty when that was nothing. */
     public Optional<Long> asPlanned(long treeId, Long dayId, LocalDate on) {
-        return service.makeAsOf(treeId, dayId, on);
+        return placing.makeAsOf(treeId, dayId, on);
     }
 
     /** A visit of cuts as they were planned; its id. */

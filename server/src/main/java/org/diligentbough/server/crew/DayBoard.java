@@ -24,7 +24,7 @@ public class DayBoard {
     /** Days to come, the next first, and those past of which something is not logged yet. */
     public List<DaySummary> board(long siteId, LocalDate today) {
         return days.ofSite(siteId).stream()
-                .filter(day -> !DayService.over(day))
+                .filter(day -> !day.over())
                 .filter(day -> day.onDay().isAfter(today.minusDays(DAYS_BACK)))
                 .map(reader::summary)
                 .filter(day -> !day.past() || day.logged() < day.trees())
@@ -36,7 +36,7 @@ public class DayBoard {
     public Map<Long, LocalDate> comingDayOf(long siteId, LocalDate today) {
         Map<Long, LocalDate> next = new HashMap<>();
         for (DayRow day : days.ofSite(siteId)) {
-            if (!day.onDay().isBefore(today) && !DayService.over(day)) {
+            if (!day.onDay().isBefore(today) && !day.over()) {
                 reader.visits(day.id()).stream()
                         .filter(visit -> !visit.logged())
                         .forEach(visit -> next.merge(

@@ -47,7 +47,7 @@ public class DayFeed {
     public String mailed(long dayId) {
         DayRow day = days.row(dayId);
         Calendar calendar = calendar(List.of(day), orchard.site(day.siteId()));
-        calendar.add(DayService.over(day) ? ImmutableMethod.CANCEL : ImmutableMethod.PUBLISH);
+        calendar.add(day.over() ? ImmutableMethod.CANCEL : ImmutableMethod.PUBLISH);
         return calendar.toString();
     }
 

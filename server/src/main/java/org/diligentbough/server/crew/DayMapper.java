@@ -40,7 +40,12 @@ public interface DayMapper {
             State state,
             Map<String, Integer> shed,
             String note,
-            List<Long> people) {}
+            List<Long> people) {
+        /** Whether it takes no more changes: it was rained off or called off. */
+        boolean over() {
+            return state == State.RAINED_OFF || state == State.CALLED_OFF;
+        }
+    }
 
     @Select("select " + COLUMNS + " from work_day d where d.id = #{id}")
     Optional<DayRow> find(long id);
@@ -87,6 +92,9 @@ public interface DayMapper {
 
     @Update("update work_day_person set crew = #{crew} where work_day_id = #{id} and person_id = #{personId}")
     void crew(@Param("id") long id, @Param("personId") long personId, @Param("crew") int crew);
+
+    @Update("update work_day_person set crew = null where work_day_id = #{id} and crew = #{crew}")
+    void emptyCrew(@Param("id") long id, @Param("crew") int crew);
 
     @Update("update work_day_person set crew = null where work_day_id = #{id} and crew is not null")
     void noCrews(long id);

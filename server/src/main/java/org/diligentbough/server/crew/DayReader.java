@@ -96,6 +96,10 @@ class DayReader {
         return visits.ofDay(dayId);
     }
 
+    DayRow row(long id) {
+        return days.find(id).orElseThrow(() -> ProblemException.notFound("There is no such work day."));
+    }
+
     DayView view(DayRow day) {
         DayData data = data(day);
         SiteWeatherService.Known known = weather.of(day.siteId());
@@ -130,7 +134,7 @@ class DayReader {
     /** A day for a list; only of days to come is it asked what the rules say. */
     DaySummary summary(DayRow row) {
         List<VisitRow> ofDay = visits.ofDay(row.id());
-        boolean judged = !past(row) && !DayService.over(row);
+        boolean judged = !past(row) && !row.over();
         return new DaySummary(
                 row.id(),
                 row.onDay(),
@@ -160,7 +164,7 @@ class DayReader {
 
     /** What is over, logged, rained off or called off is not judged any more. */
     private List<FindingView> findings(DayRow day, DayData data, List<Turn> turns, List<Helper> coming) {
-        if (past(day) || DayService.over(day)) {
+        if (past(day) || day.over()) {
             return List.of();
         }
         Map<Kit, Integer> shed = new EnumMap<>(Kit.class);

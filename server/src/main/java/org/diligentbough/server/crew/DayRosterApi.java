@@ -20,11 +20,11 @@ import org.springframework.web.bind.annotation.RestController;
 @RequestMapping("/api/days/{dayId}/roster")
 class DayRosterApi {
     private final DayRosterService service;
-    private final DayService days;
+    private final DayTakeOver takeOver;
 
-    DayRosterApi(DayRosterService service, DayService days) {
+    DayRosterApi(DayRosterService service, DayTakeOver takeOver) {
         this.service = service;
-        this.days = days;
+        this.takeOver = takeOver;
     }
 
     /**
@@ -78,6 +78,6 @@ class DayRosterApi {
     /** Makes crews of it those of the day: people, trees, order and clock. */
     @PostMapping("/taken")
     DayView takeOver(@PathVariable long dayId, @Valid @RequestBody RosterTaken taken) {
-        return days.takeOver(dayId, taken.version(), taken.crews());
+        return takeOver.takeOver(dayId, taken.version(), taken.crews());
     }
 }

@@ -80,7 +80,7 @@ class DayRosterService {
      */
     void begin(long dayId) {
         DayRow day = days.row(dayId);
-        if (DayService.over(day)) {
+        if (day.over()) {
             throw ProblemException.wrongField("", "was rained off or called off; there is nothing to fill");
         }
         begin(List.of(day), SECONDS);

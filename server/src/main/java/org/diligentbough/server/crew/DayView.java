@@ -1,7 +1,10 @@
 package org.diligentbough.server.crew;
 
 import java.time.LocalDate;
+import java.util.Collection;
+import java.util.Comparator;
 import java.util.List;
+import java.util.Optional;
 import org.diligentbough.server.shared.MayBeNull;
 import org.diligentbough.server.shared.Wording.Worded;
 import org.diligentbough.server.visit.VisitCut;
@@ -25,6 +28,36 @@ public record DayView(
         List<VisitView> visits,
         List<DayTaskView> tasks,
         List<FindingView> findings) {
+
+    /** Who of a crew leads it: the first who may. */
+    public Optional<Long> leader(Collection<Long> crew) {
+        return people.stream()
+                .filter(one -> crew.contains(one.id()) && one.tickets().contains("lead") && !one.maybeUnderAge())
+                .map(PersonView::id)
+                .findFirst();
+    }
+
+    /** A crew somebody is in, with all who are; {@code number} as it was laid out. */
+    public record InCrew(int number, List<Long> members) {}
+
+    /** The crew somebody was laid into; where nobody was, as in a day that came from elsewhere, that of their first tree. */
+    public Optional<InCrew> crewOf(long personId) {
+        if (people.stream().allMatch(one -> one.crew() == null)) {
+            return visits.stream()
+                    .filter(visit -> visit.crew() != null && visit.people().contains(personId))
+                    .min(Comparator.comparing(VisitView::starts))
+                    .map(visit -> new InCrew(visit.crew(), visit.people()));
+        }
+        return people.stream()
+                .filter(one -> one.id() == personId && one.crew() != null)
+                .findFirst()
+                .map(mine -> new InCrew(
+                        mine.crew(),
+                        people.stream()
+                                .filter(one -> mine.crew().equals(one.crew()))
+                                .map(PersonView::id)
+                                .toList()));
+    }
 
     /**
      * Somebody who comes.

@@ -4,6 +4,7 @@ import java.time.LocalDate;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import org.diligentbough.server.crew.HoursMapper.WorkedDay;
 import org.diligentbough.server.orchard.OrchardService;
@@ -93,7 +94,8 @@ class HoursService {
         int begun = on.getMonthValue() < APRIL ? on.getYear() - 1 : on.getYear();
         return middle
                 ? (southern ? "winter " : "summer ") + on.getYear()
-                : (southern ? "summer " : "winter ") + begun + "/" + String.format("%02d", (begun + 1) % 100);
+                : (southern ? "summer " : "winter ") + begun + "/"
+                        + String.format(Locale.ROOT, "%02d", (begun + 1) % 100);
     }
 
     /** Hours of everybody at a site since a day, by person. */

@@ -17,9 +17,11 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import javax.imageio.ImageIO;
+import org.diligentbough.core.knowledge.Codes;
 import org.diligentbough.server.judgement.TreeDrawing;
 import org.diligentbough.server.judgement.TreeDrawing.LimbDrawing;
 import org.diligentbough.server.judgement.TreeDrawing.PointDrawing;
+import org.diligentbough.server.visit.LoggedCut;
 import org.diligentbough.server.visit.VisitCut;
 
 /**
@@ -37,9 +39,11 @@ final class PackDrawing {
     private static final float GROUND_PX = 5;
     private static final double LEAST_PX = 2.5;
     private static final double CM = 0.01;
+    private static final String BEND = Codes.of(LoggedCut.Done.BEND);
 
     private final TreeDrawing tree;
     private final Map<String, VisitCut> cuts = new HashMap<>();
+    private final Map<String, LimbDrawing> limbs = new HashMap<>();
     private final boolean above;
     private final double rightEast;
     private final double rightNorth;
@@ -49,6 +53,7 @@ final class PackDrawing {
         this.tree = tree;
         this.above = above;
         cuts.forEach(cut -> this.cuts.put(cut.limb(), cut));
+        tree.limbs().forEach(limb -> this.limbs.put(limb.id(), limb));
         this.rightEast = above ? 1 : -Math.cos(Math.toRadians(fromDeg));
         this.rightNorth = above ? 0 : Math.sin(Math.toRadians(fromDeg));
         double half = 0.5;
@@ -169,8 +174,10 @@ final class PackDrawing {
             PointDrawing at = cut == null ? limb.tip() : cutAt(limb, cut);
             double base = limb.diameterCm() * CM * scale;
             double tip = limb.tipDiameterCm() * CM * scale;
-            taper(pen, cut == null ? INK : PALE, limb.base(), limb.tip(), base, tip);
-            if (cut != null && cut.alongM() > 0) {
+            boolean whole = cut == null || cut.kind().equals(BEND);
+            boolean gone = goesWithAnother(limb);
+            taper(pen, whole && !gone ? INK : PALE, limb.base(), limb.tip(), base, tip);
+            if (!whole && !gone && cut.alongM() > 0) {
                 taper(pen, INK, limb.base(), at, base, (base + tip) / 2);
             }
         }
@@ -184,6 +191,21 @@ final class PackDrawing {
         }
         pen.dispose();
         return new Picture(address(image), numbers);
+    }
+
+    /** Whether it grows from wood that is cut off. */
+    private boolean goesWithAnother(LimbDrawing limb) {
+        LimbDrawing parent = limb.parent() == null ? null : limbs.get(limb.parent());
+        if (parent == null) {
+            return false;
+        }
+        VisitCut cut = cuts.get(parent.id());
+        return cut != null && !cut.kind().equals(BEND) && metres(parent.base(), limb.base()) >= cut.alongM()
+                || goesWithAnother(parent);
+    }
+
+    private static double metres(PointDrawing from, PointDrawing to) {
+        return Math.hypot(Math.hypot(to.eastM() - from.eastM(), to.northM() - from.northM()), to.upM() - from.upM());
     }
 
     private static PointDrawing cutAt(LimbDrawing limb, VisitCut cut) {

@@ -18,11 +18,11 @@ import org.springframework.web.bind.annotation.RestController;
 @RequestMapping("/api/sites/{siteId}/roster")
 class SeasonRosterApi {
     private final DayRosterService service;
-    private final DayService days;
+    private final DayTakeOver takeOver;
 
-    SeasonRosterApi(DayRosterService service, DayService days) {
+    SeasonRosterApi(DayRosterService service, DayTakeOver takeOver) {
         this.service = service;
-        this.days = days;
+        this.takeOver = takeOver;
     }
 
     /**
@@ -86,7 +86,7 @@ class SeasonRosterApi {
     /** Makes all of it the days' own. */
     @PostMapping("/taken")
     SeasonProposalView takeSeasonOver(@PathVariable long siteId) {
-        days.takeSeasonOver(siteId);
+        takeOver.takeSeasonOver(siteId);
         return seasonProposal(siteId);
     }
 }

@@ -7,13 +7,14 @@ import java.time.LocalTime;
 import java.time.ZoneId;
 import java.util.List;
 import java.util.Optional;
+import java.util.concurrent.TimeUnit;
 import java.util.stream.Stream;
 import org.diligentbough.core.knowledge.Codes;
 import org.diligentbough.server.access.PrivacyService.PersonForgotten;
 import org.diligentbough.server.access.Rates;
 import org.diligentbough.server.access.Secrets;
+import org.diligentbough.server.crew.DayChanged;
 import org.diligentbough.server.crew.DayService;
-import org.diligentbough.server.crew.DayService.DayChanged;
 import org.diligentbough.server.crew.DayView;
 import org.diligentbough.server.crew.DayView.PersonView;
 import org.diligentbough.server.crew.DayView.VisitView;
@@ -28,12 +29,14 @@ import org.diligentbough.server.shared.Once;
 import org.diligentbough.server.shared.ProblemException;
 import org.diligentbough.server.shared.Today;
 import org.springframework.context.event.EventListener;
+import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
 /** Asks people whether they come, takes their answers, and tells them what changes. */
 @Service
 class DayInvitations {
+    private static final int REMIND_EVERY_MINUTES = 10;
     private static final int REMIND_DAYS_BEFORE = 2;
     private static final int MOST_ANSWERS_AN_HOUR = 60;
     private static final String PAGE = "/come#";
@@ -174,6 +177,7 @@ class DayInvitations {
     /** What somebody is to do on a day, so that a change of it can be told. */
     private String digest(DayView day, long personId) {
         return Once.sha256(String.join("\n", writer.turns(day, personId))
+                .concat(writer.crew(day, personId).orElse(""))
                 .concat(day.data().starts() + day.data().ends())
                 .getBytes(StandardCharsets.UTF_8));
     }
@@ -199,13 +203,20 @@ class DayInvitations {
             @MayBeNull String remark,
             @MayBeNull Integer crew,
             @MayBeNull String leader,
-            List<InvitedTree> trees) {}
+            List<InvitedTree> trees,
+            List<InvitedTask> tasks) {}
 
     /** One tree of it. */
     record InvitedTree(
             String tag,
             String species,
             String what,
+            @MayBeNull String starts,
+            @MayBeNull String ends) {}
+
+    /** A task of the reader's crew. */
+    record InvitedTask(
+            String title,
             @MayBeNull String starts,
             @MayBeNull String ends) {}
 
@@ -226,8 +237,7 @@ class DayInvitations {
         List<VisitView> mine = day.visits().stream()
                 .filter(visit -> visit.people().contains(asked.personId()))
                 .toList();
-        Optional<VisitView> inCrew =
-                mine.stream().filter(visit -> visit.crew() != null).findFirst();
+        Optional<DayView.InCrew> crew = day.crewOf(asked.personId());
         return new InvitedDayView(
                 orchard.site(day.siteId()).name(),
                 day.data().on(),
@@ -241,8 +251,9 @@ class DayInvitations {
                 asked.fromTime(),
                 asked.untilTime(),
                 asked.remark(),
-                inCrew.map(VisitView::crew).orElse(null),
-                inCrew.map(visit -> LetterWriter.name(day, LetterWriter.leader(day, visit)))
+                crew.map(DayView.InCrew::number).orElse(null),
+                crew.flatMap(one -> day.leader(one.members()))
+                        .map(leader -> LetterWriter.name(day, leader))
                         .orElse(null),
                 (mine.isEmpty() ? day.visits() : mine)
                         .stream()
@@ -252,7 +263,10 @@ class DayInvitations {
                                         LetterWriter.what(visit),
                                         visit.starts(),
                                         visit.ends()))
-                                .toList());
+                                .toList(),
+                LetterWriter.tasks(day, asked.personId())
+                        .map(task -> new InvitedTask(task.title(), task.starts(), task.ends()))
+                        .toList());
     }
 
     /** What somebody says; hours only with yes, both or neither. */
@@ -338,8 +352,9 @@ class DayInvitations {
     }
 
     /** Reminds, two days before a day and once, everybody who was asked earlier and did not say no. */
+    @Scheduled(initialDelay = 1, fixedDelay = REMIND_EVERY_MINUTES, timeUnit = TimeUnit.MINUTES)
     @Transactional
-    void remind() {
+    public void remind() {
         // Dates differ by where a site is: a day more on both sides, and each is looked at by its own.
         LocalDate somewhere = today.in(ZoneId.of("UTC"));
         for (long dayId :

@@ -5,11 +5,15 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
+import java.util.Objects;
+import java.util.Optional;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.diligentbough.core.knowledge.Codes;
 import org.diligentbough.core.verdict.Verdict;
 import org.diligentbough.server.crew.DayFeed;
 import org.diligentbough.server.crew.DayView;
+import org.diligentbough.server.crew.DayView.DayTaskView;
 import org.diligentbough.server.crew.DayView.VisitView;
 import org.diligentbough.server.invite.DayInvitationMapper.Answer;
 import org.diligentbough.server.invite.DayInvitationMapper.AskedRow;
@@ -50,7 +54,7 @@ class LetterWriter {
                 told.add(said(to));
             }
             if (kind == Kind.TOLD || kind == Kind.REMINDER && to.told() != null) {
-                told.add(crew(day, to.personId()));
+                crew(day, to.personId()).ifPresent(told::add);
             } else if (!day.visits().isEmpty()) {
                 told.add(say(
                         "mail.trees",
@@ -85,28 +89,17 @@ class LetterWriter {
                         : say("mail.said.yes-hours", to.fromTime(), to.untilTime());
     }
 
-    /** In which crew somebody is, and who leads it. */
-    private String crew(DayView day, long personId) {
-        return mine(day, personId).stream()
-                .filter(visit -> visit.crew() != null)
-                .findFirst()
-                .map(visit -> {
-                    long leader = leader(day, visit);
-                    return leader == personId
-                            ? say("mail.crew-you", visit.crew())
-                            : say("mail.crew", visit.crew(), name(day, leader));
-                })
-                .orElseGet(() -> mine(day, personId).isEmpty() ? say("mail.no-crew") : say("mail.bring"));
-    }
-
-    /** Who leads a tree's crew: the first of it who holds the ticket. */
-    static long leader(DayView day, VisitView visit) {
-        return day.people().stream()
-                .filter(one ->
-                        visit.people().contains(one.id()) && one.tickets().contains("lead"))
-                .findFirst()
-                .map(DayView.PersonView::id)
-                .orElseGet(() -> visit.people().isEmpty() ? 0 : visit.people().get(0));
+    /** In which crew somebody is, and who leads it; empty where they are given to trees without crews. */
+    Optional<String> crew(DayView day, long personId) {
+        Optional<DayView.InCrew> mine = day.crewOf(personId);
+        if (mine.isEmpty()) {
+            return mine(day, personId).isEmpty() ? Optional.of(say("mail.no-crew")) : Optional.empty();
+        }
+        int number = mine.get().number();
+        return Optional.of(day.leader(mine.get().members())
+                .map(leader ->
+                        leader == personId ? say("mail.crew-you", number) : say("mail.crew", number, name(day, leader)))
+                .orElseGet(() -> say("mail.crew-unled", number)));
     }
 
     static String name(DayView day, long personId) {
@@ -124,18 +117,32 @@ class LetterWriter {
                 .toList();
     }
 
-    /** Somebody's trees of a day, a line each. */
+    /** Somebody's trees of a day and their crew's tasks, a line each. */
     List<String> turns(DayView day, long personId) {
-        return mine(day, personId).stream()
-                .map(visit -> visit.starts() == null
-                        ? say("mail.turn-unclocked", "", visit.tag(), visit.species(), what(visit))
-                        : say(
-                                "mail.turn",
-                                visit.starts() + "–" + visit.ends(),
-                                visit.tag(),
-                                visit.species().replace('-', ' '),
-                                what(visit)))
+        record Line(String hours, String text) {}
+        return Stream.concat(
+                        mine(day, personId).stream()
+                                .map(visit -> new Line(
+                                        hours(visit.starts(), visit.ends()),
+                                        say(
+                                                "mail.turn",
+                                                visit.tag(),
+                                                visit.species().replace('-', ' '),
+                                                what(visit)))),
+                        tasks(day, personId).map(task -> new Line(hours(task.starts(), task.ends()), task.title())))
+                .sorted(Comparator.comparing(Line::hours, Comparator.nullsLast(Comparator.naturalOrder())))
+                .map(line -> line.hours() == null ? line.text() : line.hours() + " " + line.text())
                 .toList();
+    }
+
+    private static String hours(String starts, String ends) {
+        return starts == null ? null : starts + "–" + ends;
+    }
+
+    /** Open tasks of somebody's crew. */
+    static Stream<DayTaskView> tasks(DayView day, long personId) {
+        return day.crewOf(personId).stream().flatMap(mine -> day.tasks().stream()
+                .filter(task -> !task.done() && Objects.equals(task.crew(), mine.number())));
     }
 
     /** What is done at a tree, in few words. */

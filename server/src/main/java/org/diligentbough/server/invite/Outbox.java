@@ -1,14 +1,11 @@
 package org.diligentbough.server.invite;
 
-import jakarta.annotation.PreDestroy;
 import jakarta.mail.MessagingException;
 import jakarta.mail.internet.MimeMessage;
 import java.io.ByteArrayInputStream;
 import java.util.List;
 import java.util.Optional;
 import java.util.Properties;
-import java.util.concurrent.Executors;
-import java.util.concurrent.ScheduledExecutorService;
 import java.util.concurrent.TimeUnit;
 import org.diligentbough.server.access.PrivacyService.PersonForgotten;
 import org.diligentbough.server.invite.LetterMapper.EmlRow;
@@ -18,11 +15,10 @@ import org.diligentbough.server.invite.LetterMapper.State;
 import org.diligentbough.server.shared.ProblemException;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
-import org.springframework.boot.context.event.ApplicationReadyEvent;
 import org.springframework.context.event.EventListener;
 import org.springframework.mail.MailException;
 import org.springframework.mail.javamail.JavaMailSenderImpl;
-import org.springframework.scheduling.concurrent.CustomizableThreadFactory;
+import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Service;
 
 /**
@@ -44,8 +40,6 @@ class Outbox {
     private final LetterMime mime;
     private final MailSettings settings;
     private final JavaMailSenderImpl server = new JavaMailSenderImpl();
-    private final ScheduledExecutorService postman =
-            Executors.newSingleThreadScheduledExecutor(new CustomizableThreadFactory("post-"));
 
     Outbox(LetterMapper letters, LetterMime mime, MailSettings settings) {
         this.letters = letters;
@@ -68,15 +62,9 @@ class Outbox {
         }
     }
 
-    @EventListener(ApplicationReadyEvent.class)
-    void begin() {
-        postman.scheduleWithFixedDelay(this::round, LOOK_EVERY_SECONDS, LOOK_EVERY_SECONDS, TimeUnit.SECONDS);
-        postman.scheduleWithFixedDelay(() -> letters.dropOlder(KEPT_DAYS), 1, 24, TimeUnit.HOURS);
-    }
-
-    @PreDestroy
-    void stop() {
-        postman.shutdown();
+    @Scheduled(initialDelay = 1, fixedDelay = 24, timeUnit = TimeUnit.HOURS)
+    void dropOld() {
+        letters.dropOlder(KEPT_DAYS);
     }
 
     /** For whom a letter is, about which day. */
@@ -108,7 +96,8 @@ class Outbox {
                 .eml();
     }
 
-    private void round() {
+    @Scheduled(initialDelay = LOOK_EVERY_SECONDS, fixedDelay = LOOK_EVERY_SECONDS, timeUnit = TimeUnit.SECONDS)
+    void round() {
         try {
             if (settings.goesOut()) {
                 Optional<EmlRow> next = letters.takeNext(HOLD_SECONDS);

@@ -266,6 +266,46 @@ class InvitationsTest {
     }
 
     @Test
+    void whoeverIsInACrewIsToldItsTasksAndAnewWhenItGetsALeader() {
+        long task =
+                post("/api/sites/" + site + "/tasks", """
+                        {"kind": "hedges", "title": "Clear the path", "opens": "2027-01-01", "closes": "2027-12-31", "minutes": 40,
+                         "people": 2, "kit": []}
+                        """).expect(201).get("id").longValue();
+        put("/api/days/" + dayId + "/people", "{\"version\": " + day().get("version") + ", \"people\": [" + mia + "]}")
+                .expect(200);
+        put("/api/days/" + dayId + "/tasks", "{\"version\": " + day().get("version") + ", \"tasks\": [" + task + "]}")
+                .expect(200);
+        lay(task, mia);
+        assertThat(told()).isEqualTo(1);
+        assertThat(letters().get(0).get("body").stringValue())
+                .contains("You are in crew 1.")
+                .containsPattern("[0-9]{2}:[0-9]{2}–[0-9]{2}:[0-9]{2} Clear the path");
+        long lena = TestServer.person("Lena Lead", 1970, "lead");
+        put(
+                        "/api/days/" + dayId + "/people",
+                        "{\"version\": " + day().get("version") + ", \"people\": [" + mia + ", " + lena + "]}")
+                .expect(200);
+        lay(task, mia, lena);
+        assertThat(told()).as("she, and whoever has a leader now").isEqualTo(2);
+        assertThat(letters().findValuesAsString("body"))
+                .anySatisfy(body -> assertThat(body).contains("You lead crew 1."))
+                .anySatisfy(body -> assertThat(body).contains("You are in crew 1, led by Lena Lead."));
+    }
+
+    private void lay(long task, Long... people) {
+        put(
+                        "/api/days/" + dayId + "/crews",
+                        "{\"version\": " + day().get("version") + ", \"crews\": [{\"people\": " + List.of(people)
+                                + ", \"turns\": [\"task-" + task + "\"]}]}")
+                .expect(200);
+    }
+
+    private int told() {
+        return post("/api/days/" + dayId + "/told", "").expect(200).get("told").intValue();
+    }
+
+    @Test
     void whoDidNotSayNoIsRemindedOnceTwoDaysBefore() {
         long soon = TestServer.day(site, "2027-02-22");
         post("/api/days/" + soon + "/invitations", "{\"people\": [" + mia + "," + noa + "]}")
