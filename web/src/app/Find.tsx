@@ -3,7 +3,8 @@ import { type KeyboardEvent, useDeferredValue, useEffect, useRef, useState } fro
 import { useNavigate, useParams } from 'react-router';
 import type { Judgement } from '../api/client';
 import { useTrees } from '../api/orchard';
-import { useDays, usePeople } from '../crew/queries';
+import { useDays } from '../crew/dayQueries';
+import { usePeople } from '../crew/peopleQueries';
 import { useFigures } from '../figures/queries';
 import { date, words, Words } from '../parts/format';
 import { useSeason } from '../season/queries';

@@ -5,7 +5,8 @@ import { DECIDE, May } from '../parts/May';
 import { ProblemAlert } from '../parts/ProblemAlert';
 import { State } from '../parts/State';
 import { counted } from '../parts/format';
-import { useAskedPeople, useAskPeople, usePeople, useTellCrews } from './queries';
+import { useAskedPeople, useAskPeople, useTellCrews } from './askingQueries';
+import { usePeople } from './peopleQueries';
 
 /** How an answer is shown: its state and its word. */
 const ANSWERS: Record<string, [state: string, word: string]> = {

@@ -5,7 +5,7 @@ import { Loading } from '../parts/Loading';
 import { State } from '../parts/State';
 import { dayAndMonth, personMinutes, words } from '../parts/format';
 import { TICKETS, VERDICTS } from '../vocabulary/verdict';
-import { type DayAction, useCandidates } from './queries';
+import { type DayAction, useCandidates } from './dayQueries';
 import { cutsInWords } from '../vocabulary/crew';
 
 /** As many as the server offers. */

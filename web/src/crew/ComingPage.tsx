@@ -6,7 +6,7 @@ import { ProblemAlert } from '../parts/ProblemAlert';
 import { date, weekday, words } from '../parts/format';
 import { useTitle } from '../parts/useTitle';
 import { DAY_STATES } from '../vocabulary/crew';
-import { useAnswerComing, useComing } from './queries';
+import { useAnswerComing, useComing } from './askingQueries';
 
 const secret = () => window.location.hash.slice(1);
 

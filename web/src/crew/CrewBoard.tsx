@@ -9,7 +9,7 @@ import { type Grip, useDragged } from '../parts/useDragged';
 import { TICKET_NAMES } from '../vocabulary/crew';
 import { type Laid, minuteOf, moved, type Piece, steppedTo, type Turn, turnsOf } from './board';
 import { DayMap } from './DayMap';
-import { useCrewBoard } from './queries';
+import { useCrewBoard } from './rosterQueries';
 import { useLaid } from './useLaid';
 
 /** So high a minute is drawn. */

@@ -6,7 +6,7 @@ import { useSend } from '../field/useSend';
 import { useWaiting } from '../field/useWaiting';
 import { when } from '../field/words';
 import { ProblemAlert } from '../parts/ProblemAlert';
-import { useDayNotes } from './queries';
+import { useDayNotes } from './dayQueries';
 
 /** What is noted of a day as a whole while it runs; without signal too. */
 export function DayNotes({ day }: { day: { siteId: number; dayId: number; on: string } }) {

@@ -9,7 +9,7 @@ import type { Mark } from '../drawing/marks';
 import { TreeDrawing } from '../drawing/TreeDrawing';
 import { CUTS, REACHES, TECHNIQUES, TICKETS, TOOLS, VERDICTS } from '../vocabulary/verdict';
 import { DayMap } from './DayMap';
-import { useSheet } from './queries';
+import { useSheet } from './dayQueries';
 import { DAY_STATES, KIT, TICKET_NAMES } from '../vocabulary/crew';
 
 /** What the crew has in hand: what to bring, the trees in order, each with its drawing, numbered cuts, why and cautions. */

@@ -9,7 +9,7 @@ import { useTitle } from '../parts/useTitle';
 import { DayForm } from './DayForm';
 import { FillSeason } from './FillSeason';
 import { DayRow } from './DayRow';
-import { useAddDay, useDays } from './queries';
+import { useAddDay, useDays } from './dayQueries';
 import { isOff, USUAL_SHED } from '../vocabulary/crew';
 
 /** Work days of a site: those to come, and those that were. */

@@ -2,7 +2,7 @@ import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import type { Day } from '../api/client';
 import { answers, asked, box, press, settle, show, takeDown } from '../testing/harness';
 import { FillDay } from './FillDay';
-import type { DayAction } from './queries';
+import { DayAction } from './dayQueries';
 
 const turn = (treeId: number, starts: string, ends: string, more = {}) => ({
   treeId,

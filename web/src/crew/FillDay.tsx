@@ -5,8 +5,10 @@ import { ProblemAlert } from '../parts/ProblemAlert';
 import { State } from '../parts/State';
 import { personMinutes } from '../parts/format';
 import { TICKET_NAMES } from '../vocabulary/crew';
+import { FillHead, FoundNoPlace } from './FillParts';
 import { minuteOf } from './board';
-import { type DayAction, useProposal, usePropose, useStopProposing, useThrowProposalAway } from './queries';
+import { type DayAction } from './dayQueries';
+import { useProposal, usePropose, useStopProposing, useThrowProposalAway } from './rosterQueries';
 
 /** Crews, trees, order and clock proposed for a day, bettered while one looks; nothing changes before it is taken over. */
 export function FillDay({ day, run, busy }: { day: Day; run: (action: DayAction) => void; busy: boolean }) {
@@ -19,31 +21,18 @@ export function FillDay({ day, run, busy }: { day: Day; run: (action: DayAction)
   const stands = day.visits.some((visit) => visit.crew != null && !visit.logged);
   return (
     <section aria-label="Fill the day" className="fill-day mb-3">
-      <div className="d-flex flex-wrap gap-2 align-items-baseline">
-        <h2 className="mb-0">Fill the day</h2>
-        {looking ? (
-          <>
-            <span role="status">Looking for better…</span>
-            <Button size="sm" variant="outline-secondary" onClick={() => stop.mutate()}>
-              Good enough
-            </Button>
-          </>
-        ) : (
-          <Button
-            size="sm"
-            variant="outline-primary"
-            disabled={propose.isPending}
-            onClick={() => propose.mutate()}
-          >
-            {roster ? 'Propose anew' : stands ? 'Mend it, and fill what is free' : 'Propose crews and trees'}
-          </Button>
-        )}
-        {roster && !looking && (
-          <Button size="sm" variant="link" onClick={() => away.mutate()}>
-            Throw it away
-          </Button>
-        )}
-      </div>
+      <FillHead
+        title="Fill the day"
+        propose={
+          roster ? 'Propose anew' : stands ? 'Mend it, and fill what is free' : 'Propose crews and trees'
+        }
+        looking={looking}
+        found={!!roster}
+        busy={propose.isPending || away.isPending}
+        onPropose={() => propose.mutate()}
+        onStop={() => stop.mutate()}
+        onThrowAway={() => away.mutate()}
+      />
       {!roster && !looking && (
         <p className="faint mb-0">
           {stands
@@ -136,21 +125,7 @@ function Proposed({
       {roster.leftOut.length > 0 && (
         <p className="mt-2 mb-1">In no crew: {roster.leftOut.map((one) => one.name).join(', ')}.</p>
       )}
-      {roster.left.length > 0 && (
-        <details>
-          <summary>
-            {roster.left.length} {roster.left.length === 1 ? 'tree' : 'trees'} found no place
-          </summary>
-          <ul>
-            {roster.left.map((tree) => (
-              <li key={tree.tag}>
-                <strong>{tree.tag}</strong>: {tree.reasons.join(' ')}
-                {tree.visitId != null && ' Taken over, it goes back to its plan.'}
-              </li>
-            ))}
-          </ul>
-        </details>
-      )}
+      <FoundNoPlace left={roster.left} />
     </>
   );
 }

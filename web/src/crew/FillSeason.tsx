@@ -3,7 +3,8 @@ import { Link } from 'react-router';
 import type { SeasonProposal } from '../api/client';
 import { ProblemAlert } from '../parts/ProblemAlert';
 import { counted, date, personMinutes, weekday } from '../parts/format';
-import { useSeasonAction, useSeasonProposal } from './queries';
+import { FillHead, FoundNoPlace } from './FillParts';
+import { useSeasonAction, useSeasonProposal } from './rosterQueries';
 
 /** All days to come filled together, bettered while one looks; nothing changes before it is taken over. */
 export function FillSeason({ siteId }: { siteId: number }) {
@@ -15,31 +16,18 @@ export function FillSeason({ siteId }: { siteId: number }) {
   const found = days.filter((day) => day.roster);
   return (
     <section aria-label="Fill the season" className="fill-day mb-3">
-      <div className="d-flex flex-wrap gap-2 align-items-baseline">
-        <h2 className="mb-0">Fill the season</h2>
-        {looking ? (
-          <>
-            <span role="status">Looking for better…</span>
-            <Button size="sm" variant="outline-secondary" onClick={() => act.mutate('stop')}>
-              Good enough
-            </Button>
-          </>
-        ) : (
-          <Button
-            size="sm"
-            variant="outline-primary"
-            disabled={act.isPending}
-            onClick={() => act.mutate('propose')}
-          >
-            {found.length > 0 ? 'Propose anew' : 'Propose crews and trees for ' + counted(days.length, 'day')}
-          </Button>
-        )}
-        {found.length > 0 && !looking && (
-          <Button size="sm" variant="link" disabled={act.isPending} onClick={() => act.mutate('throw-away')}>
-            Throw it away
-          </Button>
-        )}
-      </div>
+      <FillHead
+        title="Fill the season"
+        propose={
+          found.length > 0 ? 'Propose anew' : 'Propose crews and trees for ' + counted(days.length, 'day')
+        }
+        looking={looking}
+        found={found.length > 0}
+        busy={act.isPending}
+        onPropose={() => act.mutate('propose')}
+        onStop={() => act.mutate('stop')}
+        onThrowAway={() => act.mutate('throw-away')}
+      />
       {found.length === 0 && !looking && (
         <p className="faint mb-0">
           Every tree goes on the day that suits it best, with who can come then. Confirmed days stay as they
@@ -69,7 +57,7 @@ export function FillSeason({ siteId }: { siteId: number }) {
           <Button size="sm" disabled={looking || act.isPending} onClick={() => act.mutate('take-over')}>
             Take it over
           </Button>
-          <Left days={days} />
+          <FoundNoPlace left={days.flatMap((day) => day.roster?.left ?? [])} />
         </>
       )}
       <ProblemAlert error={act.error ?? proposal.error} />
@@ -102,23 +90,5 @@ function DayFilled({ day, siteId }: { day: Filled; siteId: number }) {
       <td>{turns.length > 0 && personMinutes(turns.reduce((sum, turn) => sum + turn.minutes, 0))}</td>
       <td>{wanting.join('; ')}</td>
     </tr>
-  );
-}
-
-/** Trees that found no place on any of the days. */
-function Left({ days }: { days: Filled[] }) {
-  const left = days.flatMap((day) => day.roster?.left ?? []);
-  if (left.length === 0) return null;
-  return (
-    <details>
-      <summary>{counted(left.length, 'tree')} found no place</summary>
-      <ul>
-        {left.map((tree) => (
-          <li key={tree.tag}>
-            <strong>{tree.tag}</strong>: {tree.reasons.join(' ')}
-          </li>
-        ))}
-      </ul>
-    </details>
   );
 }

@@ -2,7 +2,7 @@ import { useParams } from 'react-router';
 import { Loading } from '../parts/Loading';
 import { useTitle } from '../parts/useTitle';
 import { HoursPicture } from './HoursPicture';
-import { useHours } from './queries';
+import { useHours } from './peopleQueries';
 
 /** Hours of people by season and kind of work. */
 export function HoursView() {

@@ -3,7 +3,7 @@ import { Loading } from '../parts/Loading';
 import { State } from '../parts/State';
 import { date } from '../parts/format';
 import { useTitle } from '../parts/useTitle';
-import { useIncidents } from './queries';
+import { useIncidents } from './dayQueries';
 
 /** The register of incidents and near misses. */
 export function IncidentsView() {

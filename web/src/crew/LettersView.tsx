@@ -6,7 +6,7 @@ import { Loading } from '../parts/Loading';
 import { State } from '../parts/State';
 import { dateTime } from '../parts/format';
 import { useTitle } from '../parts/useTitle';
-import { useLetters } from './queries';
+import { useLetters } from './askingQueries';
 
 const STATES: Record<string, [state: string, word: string]> = {
   'by-hand': ['with-care', 'to be handed over'],

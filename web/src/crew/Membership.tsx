@@ -12,7 +12,7 @@ import {
   useMemberLeft,
   useSignMemberOut,
   useTakeBackInvitation,
-} from './queries';
+} from './peopleQueries';
 
 /** What a member is at a site, and how they come in. */
 export function Membership({ siteId, member }: { siteId: number; member: Member }) {

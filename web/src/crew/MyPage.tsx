@@ -14,7 +14,8 @@ import { TICKET_NAMES } from '../vocabulary/crew';
 import { DayRow } from './DayRow';
 import { Reached } from './Reached';
 import { HoursPicture } from './HoursPicture';
-import { useChangePerson, useDays, useHours, usePeople } from './queries';
+import { useDays } from './dayQueries';
+import { useChangePerson, useHours, usePeople } from './peopleQueries';
 
 const ALL = { q: '', species: '', triage: '', sort: 'tag' };
 const RUNS_OUT_SOON_MS = 60 * 86_400_000;

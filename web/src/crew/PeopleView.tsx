@@ -12,7 +12,7 @@ import { PersonForm } from './PersonForm';
 import { Membership } from './Membership';
 import { Reached } from './Reached';
 import { Privacy } from './Privacy';
-import { useAddPerson, useMembers, usePeople } from './queries';
+import { useAddPerson, useMembers, usePeople } from './peopleQueries';
 import { TICKET_NAMES } from '../vocabulary/crew';
 import { ROLES } from '../vocabulary/people';
 

@@ -11,7 +11,7 @@ import { date } from '../parts/format';
 import { useAskOnce } from '../parts/useAskOnce';
 import { TICKET_NAMES } from '../vocabulary/crew';
 import { PERSON, PERSON_FIELDS } from './personFields';
-import { useChangePerson, usePersonLeft } from './queries';
+import { useChangePerson, usePersonLeft } from './peopleQueries';
 import { Icon } from '../parts/Icon';
 import { DateInput } from '../parts/DateInput';
 

@@ -1,7 +1,7 @@
 import { Button } from 'react-bootstrap';
 import { useAskOnce } from '../parts/useAskOnce';
 import { ProblemAlert } from '../parts/ProblemAlert';
-import { useForget } from './queries';
+import { useForget } from './peopleQueries';
 
 /** What is known of somebody: as a file for them, or forgotten at their wish. */
 export function Privacy({ personId, name }: { personId: number; name: string }) {

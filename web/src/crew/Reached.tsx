@@ -2,7 +2,8 @@ import { useState } from 'react';
 import { Alert, Button, Form } from 'react-bootstrap';
 import { Loading } from '../parts/Loading';
 import { ProblemAlert } from '../parts/ProblemAlert';
-import { useContact, useDayContacts, useKeepContact } from './queries';
+import { useDayContacts } from './dayQueries';
+import { useContact, useKeepContact } from './peopleQueries';
 
 /** How somebody is reached and whom to call when something happens to them; entered by themselves or a coordinator. */
 export function Reached({ personId }: { personId: number }) {

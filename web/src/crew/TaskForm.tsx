@@ -6,7 +6,7 @@ import { DateInput } from '../parts/DateInput';
 import { ProblemAlert } from '../parts/ProblemAlert';
 import { KIT } from '../vocabulary/crew';
 import { TASK_KINDS } from '../vocabulary/tasks';
-import { useAddTask } from './queries';
+import { useAddTask } from './taskQueries';
 
 const ALL = { q: '', species: '', triage: '', sort: 'tag' };
 

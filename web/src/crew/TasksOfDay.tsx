@@ -4,7 +4,7 @@ import type { Day } from '../api/client';
 import { Icon } from '../parts/Icon';
 import { ProblemAlert } from '../parts/ProblemAlert';
 import { dayAndMonth, personMinutes, words } from '../parts/format';
-import { useTaskAction, useTasks, useTasksOfDay } from './queries';
+import { useTaskAction, useTasks, useTasksOfDay } from './taskQueries';
 
 /** Work besides cuts on a day: what stands on it, and what could. */
 export function TasksOfDay({ day, open }: { day: Day; open: boolean }) {

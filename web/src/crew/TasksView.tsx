@@ -13,7 +13,8 @@ import { useTitle } from '../parts/useTitle';
 import { isOff } from '../vocabulary/crew';
 import { TASK_KINDS, TASK_SOURCES, TASK_STATES } from '../vocabulary/tasks';
 import { TaskForm } from './TaskForm';
-import { type TaskAction, useDays, useTaskAction, useTasks } from './queries';
+import { useDays } from './dayQueries';
+import { type TaskAction, useTaskAction, useTasks } from './taskQueries';
 
 const GROUPS: [state: string, heading: string][] = [
   ['missed', 'Missed'],

@@ -1,7 +1,7 @@
 import { useRef, useState } from 'react';
 import type { CrewsOfDay } from '../api/client';
 import { type Laid, laidOf } from './board';
-import { useLayCrews } from './queries';
+import { useLayCrews } from './rosterQueries';
 
 /**
  * Crews as somebody lays them out: shown at once, sent one after another. What is laid while another is on its way waits for

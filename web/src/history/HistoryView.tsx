@@ -4,7 +4,7 @@ import { Button, Form } from 'react-bootstrap';
 import { Link, useParams, useSearchParams } from 'react-router';
 import { useUndo, useWhatChanged } from '../api/changes';
 import { api, type SiteChange, unwrap } from '../api/client';
-import { useMembers } from '../crew/queries';
+import { useMembers } from '../crew/peopleQueries';
 import { BeforeAfter } from '../parts/BeforeAfter';
 import { Loading } from '../parts/Loading';
 import { ProblemAlert } from '../parts/ProblemAlert';

@@ -1,6 +1,7 @@
 import { Link } from 'react-router';
 import { useTrees } from '../api/orchard';
-import { useDays, usePeople } from '../crew/queries';
+import { useDays } from '../crew/dayQueries';
+import { usePeople } from '../crew/peopleQueries';
 
 /** A group is more than whoever set it up. */
 const A_GROUP = 2;

@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { Alert, Button, Form } from 'react-bootstrap';
 import { currentPersonId, type Day, type FirstListData } from '../api/client';
 import { useMay } from '../api/me';
-import { useFirstList } from '../crew/queries';
+import { useFirstList } from '../crew/dayQueries';
 import { firstListItem } from '../field/items';
 import { useSend } from '../field/useSend';
 import { useWaiting } from '../field/useWaiting';

@@ -2,7 +2,7 @@ import { Link, useParams } from 'react-router';
 import type { Day, DaySummary } from '../api/client';
 import { DayNotes } from '../crew/DayNotes';
 import { cutsInWords, isOff } from '../vocabulary/crew';
-import { useDay, useDays } from '../crew/queries';
+import { useDay, useDays } from '../crew/dayQueries';
 import { wantsLook } from '../field/outbox';
 import { TakenAlong } from '../field/TakenAlong';
 import { useWaiting } from '../field/useWaiting';

@@ -1,7 +1,7 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { Alert, Button } from 'react-bootstrap';
 import { Link, useParams, useSearchParams } from 'react-router';
-import { usePeople } from '../crew/queries';
+import { usePeople } from '../crew/peopleQueries';
 import { type Item, open, randomKey, wantsLook } from '../field/outbox';
 import { outbox } from '../field/phone';
 import { store } from '../field/store';

@@ -1,7 +1,7 @@
 import { useEffect, useState } from 'react';
 import type { Day } from '../api/client';
 import { turnsOf } from '../crew/board';
-import { useCrewBoard } from '../crew/queries';
+import { useCrewBoard } from '../crew/rosterQueries';
 import { minutes } from '../parts/format';
 
 const MINUTE_MS = 60_000;

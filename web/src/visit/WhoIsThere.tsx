@@ -1,7 +1,8 @@
 import { useState } from 'react';
 import { Button, Form } from 'react-bootstrap';
 import { currentPersonId, type Attendance, type Day } from '../api/client';
-import { useAttendance, usePeople } from '../crew/queries';
+import { useAttendance } from '../crew/dayQueries';
+import { usePeople } from '../crew/peopleQueries';
 import { attendanceItem } from '../field/items';
 import type { Item } from '../field/outbox';
 import { useSend } from '../field/useSend';

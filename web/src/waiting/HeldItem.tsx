@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { Alert, Button } from 'react-bootstrap';
 import { Link, useNavigate, useParams } from 'react-router';
 import { api, type FruitData, type LogData, unwrap } from '../api/client';
-import { usePeople } from '../crew/queries';
+import { usePeople } from '../crew/peopleQueries';
 import { fieldInWords } from '../parts/fieldInWords';
 import { Loading } from '../parts/Loading';
 import { date } from '../parts/format';

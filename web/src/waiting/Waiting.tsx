@@ -1,7 +1,7 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { Alert, Button } from 'react-bootstrap';
 import { Link, useParams } from 'react-router';
-import { usePeople } from '../crew/queries';
+import { usePeople } from '../crew/peopleQueries';
 import { State } from '../parts/State';
 import { useTitle } from '../parts/useTitle';
 import { HerePicture } from '../photo/PhotoStrip';

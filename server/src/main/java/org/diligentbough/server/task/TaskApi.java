@@ -8,7 +8,6 @@ import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
 import org.diligentbough.server.shared.Once;
-import org.diligentbough.server.task.TaskService.TaskView;
 import org.diligentbough.server.task.TaskService.TickData;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.DeleteMapping;

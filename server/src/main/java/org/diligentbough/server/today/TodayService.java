@@ -28,7 +28,7 @@ import org.diligentbough.server.shared.Today;
 import org.diligentbough.server.shared.Wording;
 import org.diligentbough.server.shared.Wording.Worded;
 import org.diligentbough.server.task.TaskService;
-import org.diligentbough.server.task.TaskService.TaskView;
+import org.diligentbough.server.task.TaskView;
 import org.diligentbough.server.visit.ReportService;
 import org.diligentbough.server.visit.ReportService.ReportView;
 import org.springframework.stereotype.Service;
