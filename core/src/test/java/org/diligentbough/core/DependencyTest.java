@@ -18,7 +18,7 @@ class DependencyTest {
             .importPackages("org.diligentbough.core");
 
     @Test
-    void theCoreKnowsNothingButPlainJavaAndItsFourLibraries() {
+    void theCoreKnowsNothingButPlainJavaAndItsFiveLibraries() {
         classes()
                 .that()
                 .resideInAPackage("org.diligentbough.core..")
@@ -30,6 +30,7 @@ class DependencyTest {
                         "ai.timefold.solver.core..",
                         "org.apache.commons.csv..",
                         "org.threeten.extra..",
+                        "org.hipparchus..",
                         "org.shredzone.commons.suncalc..")
                 .check(CORE);
     }

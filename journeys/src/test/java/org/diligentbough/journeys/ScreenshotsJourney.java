@@ -66,7 +66,7 @@ class ScreenshotsJourney {
             browser.press("Propose crews and trees");
             browser.button("Propose anew").waitFor();
             browser.press("Take it over");
-            browser.part("Crews").locator("[data-turn]").first().waitFor();
+            browser.button("Mend it, and fill what is free").waitFor();
             browser.part("Crews").scrollIntoViewIfNeeded();
             take(browser, "day");
             browser.follow("Sheet to print");
@@ -83,7 +83,10 @@ class ScreenshotsJourney {
             browser.page.locator(".day-row").first().click();
             browser.page.locator("main a[href$='/log']").first().click();
             browser.page.locator(".limb-row").first().waitFor();
-            browser.page.locator(".limb-row").last().click();
+            browser.page
+                    .locator(".limb-row")
+                    .filter(new Locator.FilterOptions().setHasText("K-02"))
+                    .click();
             browser.page.locator(".log-cut").first().waitFor();
             take(browser, "log");
             entered(browser);

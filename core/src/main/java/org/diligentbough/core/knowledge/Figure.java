@@ -264,7 +264,23 @@ public enum Figure {
     ROSTER_UNEVEN_HOURS("points", 0, 10000),
     ROSTER_STRANGER("points", 0, 10000),
     ROSTER_AS_SENT("points", 0, 10000),
-    ROSTER_LEFT_OUT("points", 0, 10000);
+    ROSTER_LEFT_OUT("points", 0, 10000),
+    WOUND_LEAST_CM("cm", 1, 20),
+    WOUND_CLOSING_MM("mm/year", 0.5, 20),
+    WOUND_CLOSING_PER_RADIUS("times", 0.2, 10),
+    WOUND_CLOSING_PER_EXTENSION("mm/cm", 0.01, 1),
+    WOUND_CLOSING_SPREAD("log", 0.05, 2),
+    WOUND_YEAR_SPREAD("log", 0.05, 2),
+    WOUND_READING_MM("mm", 0.1, 10),
+    WOUND_NOT_CLOSING_SHARE("share", 0, 1),
+    DISEASE_REACH_CANKER_M("m", 1, 500),
+    DISEASE_REACH_FIRE_BLIGHT_M("m", 1, 500),
+    DISEASE_REACH_M("m", 1, 500),
+    DISEASE_FALL_SHARE("share", 0.05, 1),
+    GRADE_DEAD_B("share", 0, 1),
+    GRADE_DEAD_C("share", 0, 1),
+    GRADE_DEAD_D("share", 0, 1),
+    GRADE_DEAD_E("share", 0, 1);
 
     private final String unit;
     private final double min;

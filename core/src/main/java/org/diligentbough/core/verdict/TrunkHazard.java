@@ -9,6 +9,7 @@ import java.util.List;
 import org.diligentbough.core.knowledge.Reason;
 import org.diligentbough.core.knowledge.ReasonCode;
 import org.diligentbough.core.survey.FaultKind;
+import org.diligentbough.core.survey.HollowStem;
 import org.diligentbough.core.survey.Lean;
 import org.diligentbough.core.survey.Limb;
 import org.diligentbough.core.survey.SurveyNotes;
@@ -73,23 +74,15 @@ final class TrunkHazard {
         return limb.has(FaultKind.NARROW_UNION) || limb.has(FaultKind.INCLUDED_BARK);
     }
 
-    /** Sound wall round a hollow as a share of the trunk's radius, t/R (from memory: Mattheck). The wall is known. */
+    /** Sound wall round a hollow as a share of the trunk's radius. The wall is known. */
     static double wallRatio(TreeSurvey tree) {
-        return tree.trunk().soundWallCm().orElseThrow() / (tree.trunkDiameterCm() / 2);
+        return HollowStem.wallRatio(
+                tree.trunkDiameterCm() / 2, tree.trunk().soundWallCm().orElseThrow());
     }
 
     /** What a hollow of known wall costs in strength, 0 to 1. */
     static double strengthLoss(TreeSurvey tree) {
-        return strengthLoss(
+        return HollowStem.strengthLoss(
                 tree.trunkDiameterCm() / 2, tree.trunk().soundWallCm().orElseThrow());
-    }
-
-    /**
-     * Share of a trunk's bending strength lost to a round hollow, 0 to 1: the hollow's diameter cubed by the trunk's
-     * cubed (from memory: Wagener).
-     */
-    static double strengthLoss(double radiusCm, double wallCm) {
-        double hollow = Math.max(0, radiusCm - wallCm) / radiusCm;
-        return hollow * hollow * hollow;
     }
 }

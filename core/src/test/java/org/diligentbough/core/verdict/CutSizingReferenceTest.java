@@ -8,6 +8,7 @@ import java.util.function.UnaryOperator;
 import org.diligentbough.core.SurveyBuilder;
 import org.diligentbough.core.SurveyBuilder.LimbBuilder;
 import org.diligentbough.core.survey.FaultKind;
+import org.diligentbough.core.survey.HollowStem;
 import org.junit.jupiter.api.Test;
 
 /** Big cuts, tools, technique, weight and tickets. Common practice, no source, unless a test names one. */
@@ -82,7 +83,7 @@ class CutSizingReferenceTest {
     @Test
     void hollowScreensAgreeNearTheirLimits() {
         // t/R 0.3 is d/D 0.7, a loss of 34 % (from memory: Mattheck; Wagener).
-        assertThat(TrunkHazard.strengthLoss(10, 3)).isCloseTo(0.343, within(1e-9));
-        assertThat(TrunkHazard.strengthLoss(10, 10)).isZero();
+        assertThat(HollowStem.strengthLoss(10, 3)).isCloseTo(0.343, within(1e-9));
+        assertThat(HollowStem.strengthLoss(10, 10)).isZero();
     }
 }

@@ -1,0 +1,14 @@
+package org.diligentbough.core.wood;
+
+/** What the wood looks like at a cut face. */
+public enum Face {
+    SOUND,
+    STAINED,
+    SOFT,
+    HOLLOW;
+
+    /** Whether the wood is rotten or gone. */
+    public boolean decayed() {
+        return this == SOFT || this == HOLLOW;
+    }
+}
