@@ -21,6 +21,7 @@ import org.diligentbough.core.survey.Survey;
 import org.diligentbough.core.visit.TreeRecord;
 import org.diligentbough.core.visit.TreeToday;
 import org.diligentbough.core.visit.Visit;
+import org.diligentbough.core.wood.DiseaseTraits;
 import org.threeten.extra.LocalDateRange;
 
 /** All that the core goes by: numbers, sources, species and windows. Read once at start; immutable. */
@@ -30,7 +31,8 @@ public record Rulebook(
         WindowTable windows,
         StageTable stages,
         CareTable care,
-        Rootstocks rootstocks) {
+        Rootstocks rootstocks,
+        DiseaseTraits.Table diseases) {
 
     /** Reads the shipped data files; a file that cannot be used stops it with the file's name and line. */
     public static Rulebook load() {
@@ -41,14 +43,15 @@ public record Rulebook(
                 WindowTable.load(stages),
                 stages,
                 CareTable.load(stages),
-                Rootstocks.load());
+                Rootstocks.load(),
+                DiseaseTraits.Table.load());
     }
 
     /** The same with other values for some figures: what a site has changed. */
     public Rulebook with(Map<Figure, Double> figures) {
         return figures.isEmpty()
                 ? this
-                : new Rulebook(knowledge.with(figures), species, windows, stages, care, rootstocks);
+                : new Rulebook(knowledge.with(figures), species, windows, stages, care, rootstocks, diseases);
     }
 
     /** When trees of a kind may be cut at a site, with what was seen of them there. */

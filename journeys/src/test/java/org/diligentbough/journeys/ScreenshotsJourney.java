@@ -1,5 +1,7 @@
 package org.diligentbough.journeys;
 
+import static org.assertj.core.api.Assertions.assertThat;
+
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.LoadState;
@@ -67,6 +69,9 @@ class ScreenshotsJourney {
             browser.button("Propose anew").waitFor();
             browser.press("Take it over");
             browser.button("Mend it, and fill what is free").waitFor();
+            assertThat(browser.part("Crews").getByText("is not done before").count())
+                    .as("a proposal taken over is the day it said it was")
+                    .isZero();
             browser.part("Crews").scrollIntoViewIfNeeded();
             take(browser, "day");
             browser.follow("Sheet to print");

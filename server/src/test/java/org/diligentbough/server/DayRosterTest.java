@@ -119,7 +119,8 @@ class DayRosterTest {
                         TestServer.walkJson()
                                 .replace(
                                         "\"id\": \"C\", \"diameterCm\": 7, \"originHeightM\": 1.5",
-                                        "\"id\": \"C\", \"diameterCm\": 7, \"originHeightM\": 3"))
+                                        "\"id\": \"C\", \"diameterCm\": 7, \"originHeightM\": 3")
+                                .replace("\"yearsSinceCut\": 8", "\"yearsSinceCut\": 1, \"waterSprouts\": 14"))
                 .expect(201);
         TestServer.judged();
         JsonNode roster = proposed();
@@ -140,6 +141,12 @@ class DayRosterTest {
                         .extracting(cut -> cut.get("limb").stringValue())
                         .doesNotContain("C")
                         .isNotEmpty());
+        assertThat(taken.get("visits"))
+                .as("and nothing comes with it that was not proposed, such as the shoots of another season")
+                .filteredOn(one -> one.get("tag").stringValue().equals("F-9"))
+                .singleElement()
+                .satisfies(one -> assertThat(one.get("minutes").intValue())
+                        .isEqualTo(turn.get("minutes").intValue()));
     }
 
     @Test

@@ -2,7 +2,6 @@ package org.diligentbough.core.fruit;
 
 import static org.diligentbough.core.knowledge.Figure.BIENNIAL_LEAST_YEARS;
 
-import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -13,11 +12,9 @@ import org.diligentbough.core.knowledge.Knowledge;
 /** What a tree bore over the years, and what follows from it. */
 public final class FruitRecord {
     private final List<FruitYear> years;
-    private final List<Girth> girths;
+    private final Girths girths;
+    private final boolean southern;
     private final Knowledge knowledge;
-
-    /** A girth of the trunk, cm, as measured on a day. */
-    public record Girth(LocalDate on, double cm) {}
 
     /**
      * How a year's crop stands to the trunk.
@@ -38,11 +35,16 @@ public final class FruitRecord {
      */
     public record Biennial(OptionalDouble index, int years, int yearsWanted) {}
 
-    /** In any order; one entry a year at most. */
-    public FruitRecord(List<FruitYear> years, List<Girth> girths, Knowledge knowledge) {
+    /**
+     * One entry a year at most, in any order.
+     *
+     * @param southern whether the orchard lies south of the equator
+     */
+    public FruitRecord(List<FruitYear> years, Girths girths, boolean southern, Knowledge knowledge) {
         this.years =
                 years.stream().sorted(Comparator.comparingInt(FruitYear::year)).toList();
-        this.girths = girths.stream().sorted(Comparator.comparing(Girth::on)).toList();
+        this.girths = girths;
+        this.southern = southern;
         this.knowledge = knowledge;
     }
 
@@ -50,7 +52,7 @@ public final class FruitRecord {
     public List<YearFigures> figures() {
         return years.stream()
                 .map(year -> {
-                    OptionalDouble trunk = trunkCm2(year.year());
+                    OptionalDouble trunk = girths.crossSectionCm2(year.year(), southern);
                     OptionalDouble number = year.number().isPresent()
                             ? OptionalDouble.of(year.number().getAsInt())
                             : OptionalDouble.empty();
@@ -63,20 +65,6 @@ public final class FruitRecord {
         return amount.isPresent() && trunkCm2.isPresent()
                 ? OptionalDouble.of(amount.getAsDouble() / trunkCm2.getAsDouble())
                 : OptionalDouble.empty();
-    }
-
-    /**
-     * Trunk cross-section, cm2: girth squared by four pi (from memory: Westwood and Roberts 1970), of the last girth
-     * measured up to the end of a year, else of the first after it.
-     */
-    private OptionalDouble trunkCm2(int year) {
-        LocalDate end = LocalDate.of(year + 1, 1, 1);
-        return girths.stream()
-                .filter(girth -> girth.on().isBefore(end))
-                .reduce((earlier, later) -> later)
-                .or(() -> girths.stream().findFirst())
-                .map(girth -> OptionalDouble.of(girth.cm() * girth.cm() / (4 * Math.PI)))
-                .orElse(OptionalDouble.empty());
     }
 
     /**

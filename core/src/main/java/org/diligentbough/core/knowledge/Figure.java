@@ -280,7 +280,15 @@ public enum Figure {
     GRADE_DEAD_B("share", 0, 1),
     GRADE_DEAD_C("share", 0, 1),
     GRADE_DEAD_D("share", 0, 1),
-    GRADE_DEAD_E("share", 0, 1);
+    GRADE_DEAD_E("share", 0, 1),
+    ANSWER_CUT_FROM("share", 0, 1),
+    ANSWER_UNCUT("share", 0, 1),
+    ANSWER_LIKE_TREES("trees", 2, 50),
+    ANSWER_OFFSET("kg/cm2", 0, 0.1),
+    LEARN_PRIOR_SPREAD("log", 0.05, 2),
+    LEARN_CASE_SPREAD("log", 0.05, 2),
+    LEARN_TOO_HARD_TIMES("times", 1, 10),
+    LEARN_TOO_HARD_SHOOTS("shoots", 1, 100);
 
     private final String unit;
     private final double min;

@@ -11,6 +11,7 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.Random;
+import org.diligentbough.core.Effort;
 import org.diligentbough.core.knowledge.Knowledge;
 import org.diligentbough.core.orchard.Species;
 import org.diligentbough.core.survey.Disease;
@@ -145,6 +146,7 @@ public final class DiseaseSpread {
         }
         int asMany = 1;
         for (int shuffle = 0; shuffle < SHUFFLES; shuffle++) {
+            Effort.look();
             for (int i = labels.length - 1; i > 0; i--) {
                 int j = random.nextInt(i + 1);
                 boolean kept = labels[i];

@@ -9,7 +9,7 @@ import java.util.List;
 import java.util.OptionalDouble;
 import java.util.OptionalInt;
 import org.diligentbough.core.SurveyBuilder;
-import org.diligentbough.core.fruit.FruitRecord.Girth;
+import org.diligentbough.core.fruit.Girths.Girth;
 import org.junit.jupiter.api.Test;
 
 /**
@@ -23,7 +23,7 @@ class FruitReferenceTest {
     }
 
     private static FruitRecord of(List<FruitYear> years, Girth... girths) {
-        return new FruitRecord(years, List.of(girths), SurveyBuilder.RULES.knowledge());
+        return new FruitRecord(years, new Girths(List.of(girths)), false, SurveyBuilder.RULES.knowledge());
     }
 
     @Test
@@ -81,11 +81,11 @@ class FruitReferenceTest {
                 List.of(year(2020, 10), picked),
                 new Girth(LocalDate.of(2027, 2, 1), 120),
                 new Girth(LocalDate.of(2025, 2, 1), 100));
-        // 100 cm round: 100^2 / 4 pi = 795.775 cm2; 63 kg make 0.079168 kg/cm2, 420 fruits 0.527788 a cm2.
+        // On 1 October 2026, 607 of 730 days on: 100 + 20 x 607 / 730 = 116.6301 cm; squared by 4 pi = 1082.460 cm2.
         FruitRecord.YearFigures figures = fruit.figures().get(1);
-        assertThat(figures.trunkCm2().orElseThrow()).isCloseTo(795.775, within(0.001));
-        assertThat(figures.kilosPerCm2().orElseThrow()).isCloseTo(0.079168, within(1e-6));
-        assertThat(figures.fruitPerCm2().orElseThrow()).isCloseTo(0.527788, within(1e-6));
+        assertThat(figures.trunkCm2().orElseThrow()).isCloseTo(1082.460, within(0.001));
+        assertThat(figures.kilosPerCm2().orElseThrow()).isCloseTo(0.058201, within(1e-6));
+        assertThat(figures.fruitPerCm2().orElseThrow()).isCloseTo(0.388005, within(1e-6));
         // Before any girth was measured the first one known stands in.
         assertThat(fruit.figures().get(0).trunkCm2().orElseThrow()).isCloseTo(795.775, within(0.001));
         assertThat(of(List.of(picked)).figures().get(0).kilosPerCm2()).isEmpty();

@@ -114,7 +114,9 @@ class DayTakeOver {
                     one.turn().treeId(),
                     id,
                     reader.row(id).onDay(),
-                    new Wanted(cuts, one.turn().shoots(), true));
+                    // No shoots are proposed where none are open that day: those of another season stay in the plan.
+                    new Wanted(
+                            cuts, one.turn().shoots() == null ? 0 : one.turn().shoots(), true));
         } else if (visits.visit(visitId)
                 .filter(visit -> Long.valueOf(id).equals(visit.workDayId()) && !visit.logged())
                 .isEmpty()) {

@@ -22,6 +22,7 @@ import org.diligentbough.core.fruit.FruitRecord;
 import org.diligentbough.core.fruit.FruitRecord.Biennial;
 import org.diligentbough.core.fruit.FruitRecord.YearFigures;
 import org.diligentbough.core.fruit.FruitYear;
+import org.diligentbough.core.fruit.Girths;
 import org.diligentbough.core.season.PruningYear;
 import org.diligentbough.server.fruit.FruitMapper.FruitRow;
 import org.diligentbough.server.orchard.OrchardService;
@@ -129,14 +130,15 @@ public class FruitService {
             @Valid @NotNull(message = "is missing") FruitData data) {}
 
     public FruitView fruit(long treeId) {
-        orchard.tree(treeId);
+        boolean southern = orchard.site(orchard.tree(treeId).siteId()).latitude() < 0;
         Map<Integer, FruitRow> rows = new HashMap<>();
         fruit.ofTree(treeId).forEach(row -> rows.put(row.year(), row));
         FruitRecord record = new FruitRecord(
                 rows.values().stream().map(FruitService::core).toList(),
-                surveys.ofTree(treeId).stream()
-                        .map(survey -> new FruitRecord.Girth(survey.surveyedOn(), survey.trunkGirthCm()))
-                        .toList(),
+                new Girths(surveys.ofTree(treeId).stream()
+                        .map(survey -> new Girths.Girth(survey.surveyedOn(), survey.trunkGirthCm()))
+                        .toList()),
+                southern,
                 rules.knowledge());
         Optional<LocalDate> opened = fruit.firstCut(treeId);
         Biennial biennial = record.biennial();

@@ -42,8 +42,8 @@ public class TwoAtATime {
             }
         } catch (Effort.TooMuch e) {
             throw ProblemException.tooLarge(
-                    "Judging this takes more than " + most.toSeconds()
-                            + " seconds of a processor, which is the most for what is asked without signing in. Leave out limbs or what hardly shades the tree.");
+                    "Reckoning this takes more than " + most.toSeconds()
+                            + " seconds of a processor, which is the most for what is asked without signing in. Send less at a time; of a tree leave out limbs or what hardly shades it.");
         } catch (InterruptedException e) {
             Thread.currentThread().interrupt();
             throw busy();
