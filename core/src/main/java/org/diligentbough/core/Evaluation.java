@@ -284,7 +284,13 @@ public record Evaluation(
         List<Visit> visits = plan.lanes().stream()
                 .map(lane -> carriedOut(lane, survey.today()))
                 .toList();
-        Survey after = new TreeRecord(List.of(survey), visits, facts.traits(), facts.knowledge(), calendar)
+        Survey after = new TreeRecord(
+                        List.of(survey),
+                        visits,
+                        survey.tree().noted().decay(),
+                        facts.traits(),
+                        facts.knowledge(),
+                        calendar)
                 .standing()
                 .survey();
         Branching branching = new Branching(after.limbs());

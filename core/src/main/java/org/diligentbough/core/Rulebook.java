@@ -17,6 +17,7 @@ import org.diligentbough.core.season.KindYear;
 import org.diligentbough.core.season.Seen;
 import org.diligentbough.core.season.StageTable;
 import org.diligentbough.core.season.WindowTable;
+import org.diligentbough.core.survey.FoundDecay;
 import org.diligentbough.core.survey.Survey;
 import org.diligentbough.core.visit.TreeRecord;
 import org.diligentbough.core.visit.TreeToday;
@@ -95,10 +96,29 @@ public record Rulebook(
      * @param visits what was done to it
      */
     public TreeToday standing(List<Survey> surveys, List<Visit> visits) {
+        return standing(surveys, visits, List.of());
+    }
+
+    /** Where the faces of cuts are, by the limb that was cut. */
+    public Map<String, FoundDecay> faces(List<Survey> surveys, List<Visit> visits) {
+        return record(surveys, visits, List.of()).faces();
+    }
+
+    /** What was taken of a tree in each pruning year, the first first. */
+    public List<TreeRecord.Taken> taken(List<Survey> surveys, List<Visit> visits) {
+        return record(surveys, visits, List.of()).takenByYear();
+    }
+
+    /** The same where wounds were found rotting since. */
+    public TreeToday standing(List<Survey> surveys, List<Visit> visits, List<FoundDecay> rotting) {
+        return record(surveys, visits, rotting).standing();
+    }
+
+    private TreeRecord record(List<Survey> surveys, List<Visit> visits, List<FoundDecay> rotting) {
         Survey newest = surveys.stream()
                 .reduce((one, other) -> other.surveyedOn().isBefore(one.surveyedOn()) ? one : other)
                 .orElseThrow(() -> new IllegalArgumentException("a tree that was never surveyed is not known"));
-        return new TreeRecord(surveys, visits, species.of(newest.tree().species()), knowledge, calendar(newest))
-                .standing();
+        return new TreeRecord(
+                surveys, visits, rotting, species.of(newest.tree().species()), knowledge, calendar(newest));
     }
 }

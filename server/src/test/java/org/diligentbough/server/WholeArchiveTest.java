@@ -58,8 +58,8 @@ class WholeArchiveTest {
             "programme_lock");
 
     /** What is worked out anew from that. */
-    private static final List<String> WORKED_OUT =
-            List.of("tree_judgement", "plan_lane", "lane_work", "stale_tree", "job", "job_piece", "day_proposal");
+    private static final List<String> WORKED_OUT = List.of(
+            "tree_judgement", "plan_lane", "lane_work", "stale_tree", "job", "job_piece", "day_proposal", "tree_grade");
 
     /** Keys to the door are of this house alone; what was sent under which key besides surveys, logs and pictures too. */
     private static final List<String> OF_THIS_HOUSE = List.of(
@@ -139,6 +139,13 @@ class WholeArchiveTest {
         sql(
                 "insert into day_first_list (work_day_id, answers, said_by) select min(id), jsonb_build_object('nests', true), "
                         + me + " from work_day where site_id = " + siteId);
+        sql(
+                "insert into old_wound (tree_id, name, on_limb, found_on, diameter_cm, face, hollow_cm, note, found_by) values ("
+                        + treeId + ", 'old 1', 'A', '2026-05-01', 9, 'hollow', 3, 'by the fork', " + me + ")");
+        sql("insert into wound_look (tree_id, wound, looked_on, long_mm, short_mm, state, note, looked_by) values ("
+                + treeId + ", 'old 1', '2026-12-01', 84, 80.5, 'dry', 'with a lip', " + me + ")");
+        sql("insert into disease_seen (tree_id, disease, seen_on, state, limb, note, seen_by) values (" + treeId
+                + ", 'unknown', '2026-11-01', 'suspected', 'A', 'weeping', " + me + ")");
         sql("insert into incident (site_id, work_day_id, on_date, near_miss, what, entered_by) select " + siteId
                 + ", min(id), '2027-02-10', true, 'A ladder slipped', " + me + " from work_day where site_id = "
                 + siteId);
@@ -197,6 +204,9 @@ class WholeArchiveTest {
                 "day_attendance",
                 "day_first_list",
                 "incident",
+                "old_wound",
+                "wound_look",
+                "disease_seen",
                 "photo",
                 "history");
         assertThat(tables)

@@ -4,6 +4,7 @@ import static org.diligentbough.core.knowledge.Figure.*;
 
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -16,6 +17,7 @@ import org.diligentbough.core.light.LeafOfLimbs;
 import org.diligentbough.core.light.SmallWood;
 import org.diligentbough.core.orchard.SpeciesTraits.Group;
 import org.diligentbough.core.survey.Branching;
+import org.diligentbough.core.survey.DecayScreen;
 import org.diligentbough.core.survey.FaultKind;
 import org.diligentbough.core.survey.Limb;
 import org.diligentbough.core.survey.Point;
@@ -30,6 +32,7 @@ final class Crown {
     private static final double LEAST_SCALE = 0.2;
 
     final Planned tree;
+    private final Map<Optional<String>, Double> decay = new HashMap<>();
     final Map<String, GrowingLimb> woods = new LinkedHashMap<>();
     final List<Regrowth> regrowths = new ArrayList<>();
     final List<Refill> refills = new ArrayList<>();
@@ -65,6 +68,9 @@ final class Crown {
 
     Crown(Planned tree) {
         this.tree = tree;
+        new DecayScreen(tree.facts().survey(), tree.facts().branching())
+                .all()
+                .forEach(face -> decay.merge(face.decay().on(), face.strengthLoss(), Math::max));
         this.inOthers = tree.light().inOthers();
         Branching branching = tree.facts().branching();
         Map<String, Leaf> leaves = new LeafOfLimbs(branching, tree.facts().knowledge()).byLimb();
@@ -120,11 +126,18 @@ final class Crown {
                 .flatMap(fault -> fault.with().stream())
                 .map(woods::get)
                 .anyMatch(other -> other != null && other.gone);
+        double hollow = figure(OUTLOOK_SPLIT_CRACKED) * decayLoss(Optional.of(wood.limb.id()));
         return partnerGone
-                ? 0
-                : (wood.limb.has(FaultKind.NARROW_UNION) ? figure(OUTLOOK_SPLIT_NARROW) : 0)
+                ? hollow
+                : hollow
+                        + (wood.limb.has(FaultKind.NARROW_UNION) ? figure(OUTLOOK_SPLIT_NARROW) : 0)
                         + (wood.limb.has(FaultKind.INCLUDED_BARK) ? figure(OUTLOOK_SPLIT_INCLUDED) : 0)
                         + (wood.limb.has(FaultKind.CRACKED) ? figure(OUTLOOK_SPLIT_CRACKED) : 0);
+    }
+
+    /** Most of the strength, 0 to 1, that a hollow face takes from a limb, or from the trunk where that is empty. */
+    double decayLoss(Optional<String> limb) {
+        return decay.getOrDefault(limb, 0.0);
     }
 
     /** How strongly it grows: 1 where end shoots are as long as is usual. */

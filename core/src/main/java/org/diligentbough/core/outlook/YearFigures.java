@@ -186,7 +186,8 @@ final class YearFigures {
                 })
                 .orElse(0.0);
         double load = crown.leafAtFirstM2 > 0 ? crown.limbLeafM2() / crown.leafAtFirstM2 : 1;
-        return (crack + union) * load;
+        double hollow = crown.figure(OUTLOOK_SPLIT_TRUNK) * crown.decayLoss(Optional.empty());
+        return (crack + union + hollow) * load;
     }
 
     double minutesWaiting() {

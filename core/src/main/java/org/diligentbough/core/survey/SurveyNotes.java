@@ -1,5 +1,6 @@
 package org.diligentbough.core.survey;
 
+import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.OptionalInt;
@@ -27,6 +28,7 @@ import java.util.Set;
  * @param sparedInGroup whether it is weaker than the others of its group, so that it is only cleaned
  * @param shortenedThisYear limbs that were shortened in the pruning year that runs, by their tags
  * @param renovating whether it was found neglected and has been cut since: its renovation goes on
+ * @param decay what cut faces and later looks at wounds showed, of those that stand open
  */
 public record SurveyNotes(
         Optional<Habit> habit,
@@ -47,7 +49,8 @@ public record SurveyNotes(
         Optional<String> group,
         boolean sparedInGroup,
         Set<String> shortenedThisYear,
-        boolean renovating) {
+        boolean renovating,
+        List<FoundDecay> decay) {
     /** Nothing noted. */
     public static final SurveyNotes NOTHING = new SurveyNotes(
             Optional.empty(),
@@ -68,11 +71,13 @@ public record SurveyNotes(
             Optional.empty(),
             false,
             Set.of(),
-            false);
+            false,
+            List.of());
 
     public SurveyNotes {
         beneath = Set.copyOf(beneath);
         shortenedThisYear = Set.copyOf(shortenedThisYear);
+        decay = List.copyOf(decay);
     }
 
     /** The same of a tree that was found neglected and has been cut since. */
@@ -149,6 +154,31 @@ public record SurveyNotes(
         return with(spreadTargetM, leafDensity, notEnteredM2, youngShoots, group, sparedInGroup, limbs, renovating);
     }
 
+    /** The same with what was found at cut faces and wounds. */
+    public SurveyNotes decayed(List<FoundDecay> found) {
+        return new SurveyNotes(
+                habit,
+                heightSetBy,
+                lopsidedFrom,
+                beneath,
+                hasFruited,
+                lastCut,
+                union,
+                fungus,
+                tiesBite,
+                openWoundCm,
+                consent,
+                spreadTargetM,
+                leafDensity,
+                notEnteredM2,
+                youngShoots,
+                group,
+                sparedInGroup,
+                shortenedThisYear,
+                renovating,
+                found);
+    }
+
     private SurveyNotes with(
             OptionalDouble widthM,
             Optional<LeafDensity> density,
@@ -177,7 +207,8 @@ public record SurveyNotes(
                 of,
                 spared,
                 shortened,
-                goesOn);
+                goesOn,
+                decay);
     }
 
     /** How a kind grows by nature. */

@@ -4,13 +4,16 @@ import static org.diligentbough.core.knowledge.Figure.IMPLAUSIBLE_HEIGHT;
 import static org.diligentbough.core.knowledge.Figure.TWO_PEOPLE_KG;
 
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import org.diligentbough.core.knowledge.Reason;
 import org.diligentbough.core.knowledge.ReasonCode;
 import org.diligentbough.core.orchard.Bearing;
 import org.diligentbough.core.orchard.Policy;
 import org.diligentbough.core.orchard.Species;
+import org.diligentbough.core.survey.DecayScreen;
 import org.diligentbough.core.survey.FaultKind;
 import org.diligentbough.core.survey.Limb;
 import org.diligentbough.core.survey.SurveyNotes;
@@ -66,6 +69,20 @@ public final class Cautions {
         }
     }
 
+    /** What cut faces and wounds showed since. */
+    private void decay(SurveyNotes noted) {
+        DecayScreen screen = new DecayScreen(facts.survey(), facts.branching());
+        Set<String> screened = new HashSet<>();
+        screen.all().forEach(face -> {
+            screened.add(face.decay().cut());
+            say(ReasonCode.CAUTION_DECAY_SCREENED, face.decay().cut(), face.wallRatio(), face.strengthLoss());
+        });
+        noted.decay().stream()
+                .filter(one -> one.decayed() && !screened.contains(one.cut()))
+                .forEach(one -> say(
+                        one.rots() ? ReasonCode.CAUTION_WOUND_ROTS : ReasonCode.CAUTION_DECAY_UNMEASURED, one.cut()));
+    }
+
     /** What the walk round the whole tree noted. */
     private void noted() {
         SurveyNotes noted = facts.tree().noted();
@@ -86,6 +103,7 @@ public final class Cautions {
         if (noted.fungus()) {
             say(ReasonCode.CAUTION_FUNGUS);
         }
+        decay(noted);
         if (noted.tiesBite()) {
             say(ReasonCode.CAUTION_TIES_BITE);
         }

@@ -130,6 +130,7 @@ public final class CutSizing {
         if (overTheCrew(heightM, weightKg)
                 || overWhatOnlyAnArboristMay(limb)
                 || trunk.present()
+                || !trunk.ofLimb(limb).isEmpty()
                 || trunk.callusedUnionOf(limb)) {
             tickets.add(Ticket.ARBORIST);
         }

@@ -106,7 +106,9 @@ public final class TreeJudge {
     }
 
     private List<Reason> referReasons() {
-        List<Reason> reasons = new ArrayList<>(new TrunkHazard(facts).reasons());
+        TrunkHazard hazard = new TrunkHazard(facts);
+        List<Reason> reasons = new ArrayList<>(hazard.reasons());
+        reasons.addAll(hazard.ofLimbs());
         for (Limb limb : facts.survey().limbs()) {
             limb.overTarget()
                     .filter(target -> target == OverTarget.POWER_LINE

@@ -6,8 +6,10 @@ import static org.diligentbough.core.knowledge.Figure.HOLLOW_WALL_RATIO;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import org.diligentbough.core.knowledge.Reason;
 import org.diligentbough.core.knowledge.ReasonCode;
+import org.diligentbough.core.survey.DecayScreen;
 import org.diligentbough.core.survey.FaultKind;
 import org.diligentbough.core.survey.HollowStem;
 import org.diligentbough.core.survey.Lean;
@@ -52,7 +54,36 @@ final class TrunkHazard {
                 reasons.add(facts.reason(ReasonCode.REFER_HOLLOW_STRENGTH, loss));
             }
         }
+        screen(Optional.empty()).forEach(reasons::add);
         return reasons;
+    }
+
+    /** Why what bears a hollow face is an arborist's: a limb, or the trunk where it is empty. */
+    private List<Reason> screen(Optional<String> on) {
+        return new DecayScreen(facts.survey(), facts.branching())
+                .on(on).stream()
+                        .filter(face -> face.wallRatio() < facts.figure(HOLLOW_WALL_RATIO)
+                                || face.strengthLoss() >= facts.figure(HOLLOW_STRENGTH_LOSS))
+                        .map(face -> facts.reason(
+                                on.isPresent() ? ReasonCode.REFER_HOLLOW_LIMB : ReasonCode.REFER_HOLLOW_FACE,
+                                face.decay().cut(),
+                                face.wallRatio(),
+                                face.strengthLoss()))
+                        .toList();
+    }
+
+    /** Why a limb is an arborist's: by a hollow face of its own or of what it grows from. */
+    List<Reason> ofLimb(Limb limb) {
+        List<Reason> reasons = new ArrayList<>(screen(Optional.of(limb.id())));
+        facts.branching().parentOf(limb).ifPresent(parent -> reasons.addAll(ofLimb(parent)));
+        return reasons;
+    }
+
+    /** All limbs that bear a hollow face. */
+    List<Reason> ofLimbs() {
+        return facts.survey().limbs().stream()
+                .flatMap(limb -> screen(Optional.of(limb.id())).stream())
+                .toList();
     }
 
     /** A short crack in a fork that has callused over: only the cut of its stem is an arborist's. */

@@ -10,8 +10,11 @@ import java.util.Comparator;
 import java.util.EnumSet;
 import java.util.HashMap;
 import java.util.HashSet;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalDouble;
 import java.util.Set;
 import java.util.stream.Stream;
 import org.diligentbough.core.knowledge.Knowledge;
@@ -24,6 +27,8 @@ import org.diligentbough.core.orchard.SpeciesTraits;
 import org.diligentbough.core.season.CuttingCalendar;
 import org.diligentbough.core.season.PruningYear;
 import org.diligentbough.core.season.Season;
+import org.diligentbough.core.survey.Face;
+import org.diligentbough.core.survey.FoundDecay;
 import org.diligentbough.core.survey.Limb;
 import org.diligentbough.core.survey.LivingCrown;
 import org.diligentbough.core.survey.Survey;
@@ -40,6 +45,7 @@ import org.threeten.extra.LocalDateRange;
  */
 public final class TreeRecord {
     private static final double DAYS_A_YEAR = 365.25;
+    private static final double ROUNDING_M = 1e-6;
 
     private final List<Survey> surveys;
     private final List<Visit> visits;
@@ -47,15 +53,19 @@ public final class TreeRecord {
     private final Knowledge knowledge;
     private final CuttingCalendar calendar;
     private final Map<Integer, YearTaken> taken = new HashMap<>();
+    private final List<FoundDecay> looks;
+    private final Map<String, FoundDecay> faces = new LinkedHashMap<>();
 
     /**
      * @param surveys one at least, all of one tree and as of the same today; of two of the same day the later one counts
      * @param visits what was done to it, in any order
+     * @param looks what is known of faces otherwise, and wounds that were found rotting later
      * @param calendar when such a tree may be cut
      */
     public TreeRecord(
             List<Survey> surveys,
             List<Visit> visits,
+            List<FoundDecay> looks,
             SpeciesTraits traits,
             Knowledge knowledge,
             CuttingCalendar calendar) {
@@ -66,6 +76,7 @@ public final class TreeRecord {
                 .sorted(Comparator.comparing(Survey::surveyedOn))
                 .toList();
         this.visits = visits.stream().sorted(Comparator.comparing(Visit::on)).toList();
+        this.looks = List.copyOf(looks);
         this.traits = traits;
         this.knowledge = knowledge;
         this.calendar = calendar;
@@ -86,6 +97,7 @@ public final class TreeRecord {
     public TreeToday standing() {
         LocalDate today = surveys.get(0).today();
         taken.clear();
+        faces.clear();
         Survey survey = null;
         int next = 0;
         for (int i = 0; i < surveys.size(); i++) {
@@ -104,7 +116,9 @@ public final class TreeRecord {
         double allowance = facts(survey).yearAllowance();
         Survey told = withWhatWasReported(survey, today);
         return new TreeToday(
-                told.wanting(told.tree().targetHeightM(), told.tree().noted().shortened(ofYear.shortened)),
+                told.wanting(
+                        told.tree().targetHeightM(),
+                        told.tree().noted().shortened(ofYear.shortened).decayed(decay(told))),
                 new TakenThisYear(
                         ofYear.share,
                         ofYear.summerShare,
@@ -113,6 +127,34 @@ public final class TreeRecord {
                         Math.max(0, before - allowance),
                         ofYear.tasksDone,
                         ofYear.upkeepDone));
+    }
+
+    /** Where the faces of cuts are, by the limb that was cut: the newest of each, whatever has become of it. */
+    public Map<String, FoundDecay> faces() {
+        standing();
+        return Map.copyOf(faces);
+    }
+
+    /**
+     * What was taken in a pruning year.
+     *
+     * @param share of the living crown as it stood at its beginning, 0 to 1
+     * @param summerShare of that in growth, of a tree that is cut while dormant
+     * @param bigCuts how many
+     */
+    public record Taken(int pruningYear, double share, double summerShare, int bigCuts) {}
+
+    /** What was taken in each pruning year, the first first. */
+    public List<Taken> takenByYear() {
+        standing();
+        return taken.entrySet().stream()
+                .sorted(Map.Entry.comparingByKey())
+                .map(year -> new Taken(
+                        year.getKey(),
+                        year.getValue().share,
+                        year.getValue().summerShare,
+                        year.getValue().bigCuts.size()))
+                .toList();
     }
 
     /**
@@ -192,6 +234,7 @@ public final class TreeRecord {
             if (cut.renewal()) {
                 year.renewals++;
             }
+            faces.put(limb.id(), face(cut, limb, alongM, visit.on()));
         }
         double stays = notEnteredM2(survey, facts) * Math.max(0, 1 - share);
         share += Math.min(crown.left(), CountedShoots.share(facts, visit.shoots()));
@@ -202,6 +245,39 @@ public final class TreeRecord {
         Survey after = new AfterCuts(survey, visit, knowledge).survey(visit, today);
         after = after.withSurroundings(aroundAfter(survey, visit, facts));
         return after.wanting(after.tree().targetHeightM(), after.tree().noted().carrying(stays));
+    }
+
+    /** A limb that was taken leaves its face where it grew; one that was shortened bears its own. */
+    private static FoundDecay face(MadeCut cut, Limb limb, double alongM, LocalDate on) {
+        boolean taken = cut.kind() == MadeCut.Kind.REMOVED;
+        Optional<MadeCut.CutFace> seen = cut.face();
+        return new FoundDecay(
+                limb.id(),
+                taken ? limb.parent() : Optional.of(limb.id()),
+                taken ? limb.originM() : alongM,
+                seen.map(MadeCut.CutFace::face).orElse(Face.SOUND),
+                seen.map(MadeCut.CutFace::acrossCm)
+                        .orElse(OptionalDouble.empty())
+                        .orElse(limb.diameterAtCm(alongM)),
+                seen.map(MadeCut.CutFace::hollowCm).orElse(OptionalDouble.empty()),
+                on,
+                false);
+    }
+
+    /** Faces and wounds that are not sound, of those whose limb stands and is as long still. */
+    private List<FoundDecay> decay(Survey survey) {
+        Map<String, Limb> standing = new HashMap<>();
+        survey.limbs().forEach(limb -> standing.put(limb.id(), limb));
+        Map<String, FoundDecay> all = new LinkedHashMap<>(faces);
+        for (FoundDecay look : looks) {
+            all.merge(look.cut(), look, (face, later) -> later.rots() ? face.rotting() : face);
+        }
+        return all.values().stream()
+                .filter(one -> one.rots() || one.face() != Face.SOUND)
+                .filter(one -> one.on().isEmpty()
+                        || standing.containsKey(one.on().get())
+                                && one.alongM() <= standing.get(one.on().get()).lengthM() + ROUNDING_M)
+                .toList();
     }
 
     /** The cuts on limbs that stand, side limbs before what they grow from, so that each counts for itself. */

@@ -4,6 +4,7 @@ import java.time.LocalDate;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import org.diligentbough.core.survey.Face;
 import org.diligentbough.core.survey.HollowStem;
 
 /**

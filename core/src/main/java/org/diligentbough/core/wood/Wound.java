@@ -5,6 +5,7 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import org.diligentbough.core.survey.Face;
 
 /**
  * A cut face of three centimetres and over, or an old wound found on a walk.

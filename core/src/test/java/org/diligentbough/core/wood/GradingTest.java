@@ -11,6 +11,7 @@ import java.util.OptionalInt;
 import java.util.Random;
 import org.diligentbough.core.SurveyBuilder;
 import org.diligentbough.core.survey.Disease;
+import org.diligentbough.core.survey.Face;
 import org.diligentbough.core.survey.HollowStem;
 import org.diligentbough.core.wood.WoodFacts.FaceSeen;
 import org.diligentbough.core.wood.WoodFacts.Hollow;

@@ -10,6 +10,7 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Random;
 import org.diligentbough.core.SurveyBuilder;
+import org.diligentbough.core.survey.Face;
 import org.diligentbough.core.wood.Wound.Look;
 import org.diligentbough.core.wood.WoundCourse.Growth;
 import org.diligentbough.core.wood.WoundCourse.State;

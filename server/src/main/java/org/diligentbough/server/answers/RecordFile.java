@@ -10,10 +10,10 @@ record RecordFile(
         double latitude,
         LocalDate today,
         Long seed,
-        List<TreeFile> trees,
+        List<RecordedTree> trees,
         List<MinutesFile> minutes) {
 
-    record TreeFile(
+    record RecordedTree(
             String label,
             String species,
             String bearing,

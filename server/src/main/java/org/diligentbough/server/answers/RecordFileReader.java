@@ -19,7 +19,7 @@ import org.diligentbough.core.knowledge.Codes;
 import org.diligentbough.core.orchard.Species;
 import org.diligentbough.core.season.Season;
 import org.diligentbough.core.survey.Disease;
-import org.diligentbough.core.wood.Face;
+import org.diligentbough.core.survey.Face;
 import org.diligentbough.core.wood.Sighting;
 import org.diligentbough.core.wood.WoodFacts.Hollow;
 import org.diligentbough.core.wood.WoodFacts.Seen;
@@ -71,7 +71,7 @@ class RecordFileReader {
                 List.of());
     }
 
-    private static TreeHistory tree(RecordFile.TreeFile tree, LocalDate today) {
+    private static TreeHistory tree(RecordFile.RecordedTree tree, LocalDate today) {
         return new TreeHistory(
                 tree.label(),
                 Codes.parse(Species.class, tree.species()).orElseThrow(),
@@ -197,14 +197,14 @@ class RecordFileReader {
         private List<FieldProblem> problems() {
             Set<String> labels = new HashSet<>();
             for (int i = 0; i < file.trees().size(); i++) {
-                RecordFile.TreeFile tree = file.trees().get(i);
+                RecordFile.RecordedTree tree = file.trees().get(i);
                 once(labels.add(tree.label()), "/trees/" + i + "/label");
                 tree(tree, "/trees/" + i);
             }
             return found;
         }
 
-        private void tree(RecordFile.TreeFile tree, String at) {
+        private void tree(RecordFile.RecordedTree tree, String at) {
             if ((tree.eastM() == null) != (tree.northM() == null)) {
                 say(at + (tree.eastM() == null ? "/eastM" : "/northM"), "is missing; give both or neither");
             }

@@ -108,6 +108,22 @@ class ArchiveRecords {
             new Carried("attendance", "day_attendance", OF_DAY, AS_ADDED, Set.of("person_id", "entered_by"), Set.of()),
             new Carried("firstLists", "day_first_list", OF_DAY, "r.work_day_id", Set.of("said_by"), Set.of()),
             new Carried("incidents", "incident", OF_SITE, AS_ADDED, Set.of("entered_by"), Set.of()),
+            new Carried(
+                    "oldWounds", "old_wound", OF_TREE, TAG + ", r.name collate \"C\"", Set.of("found_by"), Set.of()),
+            new Carried(
+                    "woundLooks",
+                    "wound_look",
+                    OF_TREE,
+                    TAG + ", r.wound collate \"C\", r.looked_on",
+                    Set.of("looked_by"),
+                    Set.of()),
+            new Carried(
+                    "diseaseSeen",
+                    "disease_seen",
+                    OF_TREE,
+                    TAG + ", r.disease collate \"C\", r.seen_on",
+                    Set.of("seen_by"),
+                    Set.of()),
             new Carried(PHOTOS, "photo", OF_TREE, AS_ADDED, Set.of("added_by"), Set.of(CAME_AS)),
             new Carried(
                     HISTORY,

@@ -239,4 +239,16 @@ public class FruitService {
                 .map(row -> new Entered(row.treeId(), row.year(), row.data(), row.byName()))
                 .collect(Collectors.groupingBy(Entered::treeId));
     }
+
+    /** What the trees of a site bore, told to the core. */
+    public Map<Long, List<FruitYear>> recordsAt(long siteId) {
+        return fruit.ofSite(siteId).stream()
+                .collect(Collectors.groupingBy(
+                        FruitRow::treeId, Collectors.mapping(FruitService::core, Collectors.toList())));
+    }
+
+    /** What a tree bore, told to the core. */
+    public List<FruitYear> recordsOf(long treeId) {
+        return fruit.ofTree(treeId).stream().map(FruitService::core).toList();
+    }
 }

@@ -135,7 +135,8 @@ public final class SurveyMapping {
                 Optional.ofNullable(tree.groupName()).filter(name -> !name.isBlank()),
                 false,
                 Set.of(),
-                false);
+                false,
+                List.of());
     }
 
     private static TreeSurvey.Trunk trunk(TrunkFile trunk) {

@@ -16,6 +16,7 @@ import org.diligentbough.core.task.FollowUps.Deed;
 import org.diligentbough.core.task.FollowUps.FollowUp;
 import org.diligentbough.core.task.TaskKind;
 import org.diligentbough.core.verdict.Verdict;
+import org.diligentbough.server.answers.WoodService;
 import org.diligentbough.server.figures.SiteRules;
 import org.diligentbough.server.orchard.SiteMapper.SiteRow;
 import org.diligentbough.server.season.CareService;
@@ -41,23 +42,30 @@ class AskedTasks {
 
     private static final int MINUTES_A_SITE = 60;
     private static final int LONGEST_TITLE = 200;
+    /** How long a look at a wound may wait (own assumption). */
+    private static final int LOOK_MONTHS = 6;
+
+    private static final int MINUTES_A_WOUND = 4;
 
     private final TaskMapper tasks;
     private final CareService care;
     private final SiteRules rules;
+    private final WoodService wood;
     private final MessageSource messages;
 
-    AskedTasks(TaskMapper tasks, CareService care, SiteRules rules, MessageSource messages) {
+    AskedTasks(TaskMapper tasks, CareService care, SiteRules rules, WoodService wood, MessageSource messages) {
         this.tasks = tasks;
         this.care = care;
         this.rules = rules;
+        this.wood = wood;
         this.messages = messages;
     }
 
     /** What the season and work done before ask for and nobody took up; each has a key to take it up by. */
     Stream<TaskView> open(SiteRow site, LocalDate now) {
         Set<String> taken = new HashSet<>(tasks.takenUp(site.id()));
-        return Stream.concat(ofSeason(site.id(), now), ofWork(site, now).stream())
+        return Stream.of(ofSeason(site.id(), now), ofWork(site, now).stream(), ofWounds(site.id(), now))
+                .flatMap(same -> same)
                 .filter(one -> !taken.contains(one.key()));
     }
 
@@ -165,6 +173,39 @@ class AskedTasks {
                 null,
                 null,
                 null);
+    }
+
+    /** Wounds to be looked at again; what is done at one tree at one time is one task. */
+    private Stream<TaskView> ofWounds(long siteId, LocalDate now) {
+        String kind = Codes.of(TaskKind.LOOK_AT_WOUND);
+        return wood.looksDue(siteId).stream()
+                .filter(one -> one.on().isBefore(now.plusMonths(MONTHS_AHEAD)))
+                .map(one -> new TaskView(
+                        null,
+                        String.join(SEPARATOR, "wound", one.on().toString()) + TaskView.OF_TREE + one.treeId(),
+                        0,
+                        new TaskData(
+                                kind,
+                                shortened(say("task-" + kind, String.join(", ", one.wounds()))),
+                                one.treeId(),
+                                one.wounds().size() == 1 ? one.wounds().get(0) : null,
+                                one.species(),
+                                one.on(),
+                                one.on().plusMonths(LOOK_MONTHS),
+                                one.wounds().size() * MINUTES_A_WOUND,
+                                1,
+                                List.of(),
+                                null,
+                                null,
+                                null),
+                        one.tag(),
+                        say("task-" + kind + "-how"),
+                        Codes.of(Source.WOUND),
+                        TaskView.state(one.on(), one.on().plusMonths(LOOK_MONTHS), false, now),
+                        null,
+                        null,
+                        null,
+                        null));
     }
 
     private static String shortened(String title) {

@@ -14,6 +14,8 @@ import org.diligentbough.core.season.MayCut;
 import org.diligentbough.core.season.Season;
 import org.diligentbough.core.season.Weather;
 import org.diligentbough.core.verdict.Triage;
+import org.diligentbough.server.answers.WoodService;
+import org.diligentbough.server.answers.WoodView.TreeWood;
 import org.diligentbough.server.crew.DayBoard;
 import org.diligentbough.server.crew.DayView.DaySummary;
 import org.diligentbough.server.figures.SiteRules;
@@ -41,6 +43,7 @@ public class TodayService {
     private final ReportService reports;
     private final DayBoard days;
     private final TaskService tasks;
+    private final WoodService wood;
     private final SiteWeatherService weather;
     private final SiteRules rules;
     private final Wording wording;
@@ -52,6 +55,7 @@ public class TodayService {
             ReportService reports,
             DayBoard days,
             TaskService tasks,
+            WoodService wood,
             SiteWeatherService weather,
             SiteRules rules,
             Wording wording,
@@ -61,6 +65,7 @@ public class TodayService {
         this.reports = reports;
         this.days = days;
         this.tasks = tasks;
+        this.wood = wood;
         this.weather = weather;
         this.rules = rules;
         this.wording = wording;
@@ -77,6 +82,7 @@ public class TodayService {
             List<ComingView> coming,
             List<HeldView> held,
             List<TaskView> tasks,
+            List<TreeWood> worse,
             List<DaySummary> days) {}
 
     /** A tree with urgent cuts nobody has made; {@code onDay} the work day it is on, or null. */
@@ -124,6 +130,7 @@ public class TodayService {
                 coming(siteId, on, trees),
                 held(siteId, trees),
                 tasks.due(siteId),
+                wood.gotWorse(siteId),
                 days.board(siteId, on));
     }
 

@@ -6,6 +6,7 @@ import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import org.diligentbough.core.survey.Disease;
+import org.diligentbough.core.survey.Face;
 import org.diligentbough.server.shared.CodeOf;
 import org.diligentbough.server.shared.MayBeNull;
 
@@ -36,7 +37,7 @@ public record LoggedCut(
         @Max(value = 200, message = "is wider than any limb; give cm")
         Double diameterCm,
 
-        @MayBeNull @CodeOf(Wood.class) String wood,
+        @MayBeNull @CodeOf(Face.class) String wood,
 
         @MayBeNull
         @Min(value = 0, message = "cannot be under 0 cm")
@@ -60,13 +61,5 @@ public record LoggedCut(
         REMOVE,
         SHORTEN,
         BEND
-    }
-
-    /** What the wood looked like at the face. */
-    public enum Wood {
-        SOUND,
-        STAINED,
-        SOFT,
-        HOLLOW
     }
 }

@@ -1,4 +1,4 @@
-package org.diligentbough.core.wood;
+package org.diligentbough.core.survey;
 
 /** What the wood looks like at a cut face. */
 public enum Face {
