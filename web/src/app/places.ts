@@ -36,6 +36,8 @@ export const pathFor = (role: Role | undefined): Place[] =>
         ['Today', '/today'],
         ...placesFor(role),
         ['Tasks', '/tasks'],
+        ['Wounds', '/looks'],
+        ['What came off', '/removals'],
         ...(role === 'coordinator' ? ([['People', '/people']] as Place[]) : []),
         ['The year', '/season'],
       ];

@@ -3,7 +3,7 @@ import type { Drawing, LimbAnswer } from '../api/client';
 import { compass } from '../parts/format';
 import { acrossOf, type Camera, downOf, turned } from './camera';
 import { type Inked, layPaper, paint } from './ink';
-import { CutMark, Hit, Tags } from './limbs';
+import { CutMark, Hit, Tags, type DrawnWound, WoundMark } from './limbs';
 import { Shares, SmallWood } from './leaves';
 import type { Mark } from './marks';
 import type { Standing, View } from './projection';
@@ -37,6 +37,7 @@ export function TreeDrawing({
   inLeaf = drawing.inLeaf,
   plain = false,
   answers,
+  wounds,
 }: {
   drawing: Drawing;
   limbs: Map<string, LimbAnswer>;
@@ -57,6 +58,8 @@ export function TreeDrawing({
   plain?: boolean;
   /** What grew in answer to cuts. */
   answers?: Answers;
+  /** Open wounds, drawn where they are. */
+  wounds?: DrawnWound[];
 }) {
   const goes = useMemo(() => {
     const parents = new Map(drawing.limbs.map((limb) => [limb.id, limb.parent]));
@@ -153,6 +156,17 @@ export function TreeDrawing({
               text={text}
             />
           ))}
+          {!plain &&
+            wounds?.map((wound) => (
+              <WoundMark
+                key={wound.name}
+                wound={wound}
+                body={wound.onLimb ? wood.get(wound.onLimb) : undefined}
+                lengthM={standing.find((one) => one.limb.id === wound.onLimb)?.limb.lengthM}
+                places={places}
+                text={text}
+              />
+            ))}
           {!plain && !answers && drawing.smallWood && (
             <SmallWood
               is={drawing.smallWood}

@@ -169,3 +169,50 @@ export function Tags({
     </g>
   ));
 }
+
+/** A wound that is not closed: where it is, how wide, on what. */
+export interface DrawnWound {
+  name: string;
+  /** Empty on the trunk. */
+  onLimb?: string | null;
+  /** From the limb's base; above ground on the trunk, m. */
+  alongM: number;
+  openMm: number;
+  closing: boolean;
+}
+
+/** An open wound as a ring of callus round bare wood; one that does not close is filled. */
+export function WoundMark({
+  wound,
+  body,
+  lengthM,
+  places,
+  text,
+}: {
+  wound: DrawnWound;
+  /** Of the limb that bears it. */
+  body?: Body;
+  lengthM?: number;
+  places: Places;
+  text: number;
+}) {
+  const at: Point =
+    body && lengthM ? on(body, Math.min(1, wound.alongM / lengthM)).at : [0, 0, Math.max(0, wound.alongM)];
+  const r = Math.max(wound.openMm / 2000, text * 0.2);
+  return (
+    <circle
+      className="wound-mark"
+      cx={places.across(at)}
+      cy={places.down(at)}
+      r={r}
+      fill={wound.closing ? 'var(--sheet)' : 'var(--rust)'}
+      fillOpacity={0.85}
+      stroke={wound.closing ? 'var(--quince)' : 'var(--rust)'}
+      strokeWidth={text * 0.12}
+    >
+      <title>
+        Wound {wound.name}, {Math.round(wound.openMm)} mm open{wound.closing ? '' : ', not closing'}
+      </title>
+    </circle>
+  );
+}

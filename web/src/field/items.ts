@@ -1,8 +1,10 @@
 import type {
+  DiseaseData,
   FirstListData,
   FruitData,
   IncidentData,
   LogData,
+  LookData,
   ReportData,
   SightingData,
 } from '../api/client';
@@ -138,6 +140,32 @@ export const fruitItem = (tree: OfTree, year: number, version: number, data: Fru
   method: 'PUT',
   path: '/api/trees/' + tree.treeId + '/fruit/' + year,
   body: { version, data },
+});
+
+export const lookItem = (tree: OfTree, body: LookData): NewItem => ({
+  key: randomKey(),
+  line: 'tree-' + tree.treeId,
+  kind: 'look',
+  siteId: tree.siteId,
+  treeId: tree.treeId,
+  about: tree.tag + ', ' + body.wound,
+  person: tree.person,
+  method: 'POST',
+  path: '/api/trees/' + tree.treeId + '/looks',
+  body,
+});
+
+export const diseaseItem = (tree: OfTree, body: DiseaseData): NewItem => ({
+  key: randomKey(),
+  line: 'tree-' + tree.treeId,
+  kind: 'disease',
+  siteId: tree.siteId,
+  treeId: tree.treeId,
+  about: tree.tag,
+  person: tree.person,
+  method: 'POST',
+  path: '/api/trees/' + tree.treeId + '/disease',
+  body,
 });
 
 export const stageItem = (

@@ -10,6 +10,8 @@ export type Kind =
   | 'log'
   | 'report'
   | 'fruit'
+  | 'look'
+  | 'disease'
   | 'photo'
   | 'stage'
   | 'note'

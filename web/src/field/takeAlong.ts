@@ -59,6 +59,7 @@ export async function takeAlong(siteId: number): Promise<Taken> {
   await part<Site[]>('/api/sites', 'the sites');
   await part<Site>(at, 'the site');
   await part('/api/people', 'the people');
+  await part(at + '/looks', 'the wounds to look at');
   const days = (await part<DaySummary[]>(at + '/days', 'the days')) ?? [];
   const taken: Taken['days'] = [];
   for (const day of wantedDays(days, pack.today)) {

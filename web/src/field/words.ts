@@ -4,6 +4,8 @@ export const KINDS: Record<Kind, string> = {
   survey: 'Walk',
   log: 'Log',
   report: 'Report',
+  look: 'Look at a wound',
+  disease: 'Disease',
   fruit: 'Fruit',
   photo: 'Photo',
   stage: 'Stage seen',

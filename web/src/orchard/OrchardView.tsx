@@ -10,6 +10,10 @@ import { State } from '../parts/State';
 import { date, metres, percent, words, Words } from '../parts/format';
 import { useTitle } from '../parts/useTitle';
 import { TodayBoard } from '../today/TodayBoard';
+import { DiseasePanel } from '../wood/DiseasePanel';
+import { GradePanel } from '../wood/GradePanel';
+import { diseaseLayer, gradeLayer } from '../wood/layers';
+import { useDiseases, useSiteWood } from '../wood/queries';
 import { RemovalRegister } from '../wood/RemovalRegister';
 import { useChangeTree, useSite, useTrees } from '../api/orchard';
 import { FirstSteps, useNotWalked } from './FirstSteps';
@@ -33,6 +37,8 @@ const LAYERS = [
   ['', 'state'],
   ['light', 'light and shade'],
   ['room', 'room'],
+  ['grade', 'wood'],
+  ['disease', 'disease'],
 ] as const;
 
 /** Of light, shade and room only what a layer is about. */
@@ -54,7 +60,17 @@ export function OrchardView() {
   useTitle(site.data?.data.name);
   const picked = Number(params.get('tree')) || undefined;
   const layer = LAYERS.find(([code]) => code === params.get('layer'))?.[0] ?? '';
-  const lit = layer !== '';
+  const lit = layer === 'light' || layer === 'room';
+  const wood = useSiteWood(siteId, layer === 'grade');
+  const year = Number(params.get('year')) || undefined;
+  const diseases = useDiseases(siteId, year, layer === 'disease');
+  const disease = params.get('disease') ?? undefined;
+  const over =
+    layer === 'grade'
+      ? wood.data && gradeLayer(wood.data)
+      : layer === 'disease'
+        ? diseases.data && diseaseLayer(diseases.data, disease)
+        : undefined;
   const light = useSiteLight(siteId, lit);
   const change = useChangeTree(picked ?? 0);
   const notWalked = useNotWalked(siteId);
@@ -121,6 +137,7 @@ export function OrchardView() {
                 picked={picked}
                 onPick={(id) => set({ tree: String(id) })}
                 light={lit ? light.data && of(layer, light.data) : undefined}
+                layer={over}
                 onMove={({ eastM, northM }) =>
                   pickedTree &&
                   change.mutate({ version: pickedTree.version, data: { ...pickedTree.data, eastM, northM } })
@@ -132,6 +149,25 @@ export function OrchardView() {
                   <LightPanel siteId={siteId} light={light.data} />
                 ) : (
                   <Loading error={light.error} />
+                ))}
+              {layer === 'grade' &&
+                (wood.data ? (
+                  <GradePanel siteId={siteId} wood={wood.data} />
+                ) : (
+                  <Loading error={wood.error} />
+                ))}
+              {layer === 'disease' &&
+                (diseases.data ? (
+                  <DiseasePanel
+                    siteId={siteId}
+                    seen={diseases.data}
+                    disease={disease}
+                    onYear={(to) => set({ year: String(to) })}
+                    onDisease={(to) => set({ disease: to })}
+                    today={site.data.today}
+                  />
+                ) : (
+                  <Loading error={diseases.error} />
                 ))}
               {pickedTree && <Picked tree={pickedTree} />}
             </div>

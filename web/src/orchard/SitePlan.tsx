@@ -34,6 +34,7 @@ export function SitePlan({
   onPlace,
   onMove,
   light,
+  layer,
 }: {
   trees: Tree[];
   picked?: number;
@@ -44,6 +45,8 @@ export function SitePlan({
   onMove?: (moved: Moved) => void;
   /** Light and shade of the season, drawn under the crowns and written in them. */
   light?: ShownLight;
+  /** What else is said of trees: a word and a colour each. Those of which nothing is said stand back. */
+  layer?: Map<number, { said: string; tone: string }>;
 }) {
   const points = [
     ...trees.map((tree) => ({
@@ -120,7 +123,9 @@ export function SitePlan({
           text={text}
           grip={picked === tree.id ? grip(tree.id, tree.data) : undefined}
           light={lights.get(tree.id)}
-          faint={!!light}
+          said={layer?.get(tree.id)?.said}
+          tone={layer?.get(tree.id)?.tone}
+          faint={!!light || !!layer}
           picked={picked === tree.id}
           tagged={tagged.has(tree.id)}
           onPick={() => !onPlace && !dragged.current && onPick?.(tree.id)}

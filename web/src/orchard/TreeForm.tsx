@@ -129,7 +129,7 @@ function Theirs({ form, start, theirs }: { form: UseFormReturn<Typed>; start: Ty
   );
 }
 
-function TreeFields({
+export function TreeFields({
   siteId,
   treeId,
   title,

@@ -51,6 +51,8 @@ export function TreeMark({
   y,
   text,
   light,
+  said,
+  tone,
   faint,
   picked,
   tagged,
@@ -62,6 +64,9 @@ export function TreeMark({
   y: number;
   text: number;
   light?: number;
+  /** A word over it, and the colour of its crown, where a layer says something of it. */
+  said?: string;
+  tone?: string;
   faint: boolean;
   picked: boolean;
   tagged: boolean;
@@ -73,7 +78,7 @@ export function TreeMark({
   const crown = CROWN[state]!;
   const spread = tree.survey ? `, ${metres(tree.survey.spreadM)} wide` : '';
   const lit = light === undefined ? '' : ' ' + percent(light) + ' light';
-  const name = `${tree.data.tag}${lit}, ${words(tree.data.species)}, ${TRIAGE[state]}${spread}`;
+  const name = `${tree.data.tag}${lit}${said ? ' ' + said : ''}, ${words(tree.data.species)}, ${TRIAGE[state]}${spread}`;
   return (
     <>
       <g
@@ -91,8 +96,8 @@ export function TreeMark({
           cx={x}
           cy={y}
           r={spreadM(tree) / 2}
-          fill={crown.fill}
-          fillOpacity={faint ? 0.25 : 0.75}
+          fill={tone ?? crown.fill}
+          fillOpacity={tone ? 0.8 : faint ? 0.25 : 0.75}
           stroke={picked ? 'var(--ink)' : crown.stroke}
           strokeWidth={picked ? 0.4 : 0.12}
           strokeDasharray={crown.dash}
@@ -104,6 +109,11 @@ export function TreeMark({
           </Label>
         )}
       </g>
+      {tagged && said && (
+        <Label x={x} y={y - text * 0.55} text={text * 0.85} bold passive>
+          {said}
+        </Label>
+      )}
       {tagged && light !== undefined && (
         <Label x={x} y={y - text * 0.55} text={text * 0.85} bold={false} passive>
           {percent(light)}

@@ -3,6 +3,7 @@ import { Form } from 'react-bootstrap';
 import type { Judgement } from '../api/client';
 import { drawn, frame } from '../drawing/drawn';
 import { Horizon } from '../drawing/Horizon';
+import type { DrawnWound } from '../drawing/limbs';
 import { type Mark, marksOf } from '../drawing/marks';
 import { asItStands, type Standing } from '../drawing/projection';
 import { TreeDrawing } from '../drawing/TreeDrawing';
@@ -26,6 +27,7 @@ export function Stage({
   lane,
   picked,
   onPick,
+  wounds,
 }: {
   judgement: Judgement;
   lines: Line[];
@@ -36,6 +38,8 @@ export function Stage({
   lane?: { standing: Standing[]; marks: Map<string, Mark> };
   picked?: string;
   onPick: (limb: string) => void;
+  /** Open wounds of the tree as it stands, where they are asked for. */
+  wounds?: DrawnWound[];
 }) {
   const { evaluation, drawing } = judgement;
   const shown = lines.find((line) => line.key === asked) ?? lines.find((line) => line.key === 'plan');
@@ -96,6 +100,7 @@ export function Stage({
         inLeaf={inLeaf}
         plain={small}
         answers={at > 0 ? of?.years[at] : undefined}
+        wounds={scene ? undefined : wounds}
       />
     );
   };

@@ -14,7 +14,7 @@ const SHOWN = 6;
 export function TodayBoard({ siteId, short = false }: { siteId: number; short?: boolean }) {
   const board = useBoard(siteId);
   if (!board.data) return <Loading error={board.error} />;
-  const { reports, dangers, open, byWeather, coming, held, tasks, days } = board.data;
+  const { reports, dangers, open, byWeather, coming, held, tasks, worse = [], days } = board.data;
   const tree = (id: number) => '/sites/' + siteId + '/trees/' + id;
   return (
     <section
@@ -138,6 +138,20 @@ export function TodayBoard({ siteId, short = false }: { siteId: number; short?: 
                 <Link to={'/sites/' + siteId + '/tasks'}>and {tasks.length - SHOWN} more</Link>
               </li>
             )}
+          </ul>
+        </div>
+      )}
+      {worse.length > 0 && (
+        <div aria-label="Wood that got worse" role="group">
+          <h2>Wood that got worse in a year</h2>
+          <ul>
+            {worse.slice(0, SHOWN).map((one) => (
+              <li key={one.treeId}>
+                <Link to={tree(one.treeId) + '?pane=wood'}>{one.tag}</Link> {words(one.species)}: {one.was} to{' '}
+                <strong>{one.grade}</strong>, {one.worst}
+              </li>
+            ))}
+            {worse.length > SHOWN && <li>and {worse.length - SHOWN} more</li>}
           </ul>
         </div>
       )}

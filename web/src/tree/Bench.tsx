@@ -16,6 +16,8 @@ import { Timeline } from '../today/Timeline';
 import { LightSummary } from '../verdict/Light';
 import { Cautions, LimbList, LimbVerdict } from '../verdict/LimbVerdicts';
 import { linesOf } from '../vocabulary/outlook';
+import { openWounds } from '../wood/openWounds';
+import { useWood } from '../wood/queries';
 import { WoodPane } from '../wood/WoodPane';
 import { type Pane, paneOf } from './panes';
 import { PastTree } from './PastTree';
@@ -44,6 +46,7 @@ export function Bench({ tree, judgement }: { tree: Tree; judgement: Judgement })
   const edits = usePlanEdits(judgement, treeId);
   const outlook = useOutlook(treeId);
   const whatIfs = useWhatIfs(treeId);
+  const wood = useWood(treeId, pane === 'wood');
   const ten = outlook.data;
   const lines = useMemo(() => (ten ? linesOf(ten, whatIfs.data ?? []) : []), [ten, whatIfs.data]);
   const scene = useMemo(
@@ -69,6 +72,7 @@ export function Bench({ tree, judgement }: { tree: Tree; judgement: Judgement })
         lane={scene}
         picked={picked}
         onPick={pick}
+        wounds={pane === 'wood' ? openWounds(wood.data) : undefined}
       />
       <div className="panes">
         <PaneTabs pane={pane} choose={choose} />
@@ -118,7 +122,7 @@ export function Bench({ tree, judgement }: { tree: Tree; judgement: Judgement })
             ) : (
               <Loading error={outlook.error} />
             ))}
-          {pane === 'wood' && <WoodPane judgement={judgement} onPick={pick} />}
+          {pane === 'wood' && <WoodPane tree={tree} judgement={judgement} onPick={pick} />}
           {pane === 'fruit' && <FruitPart treeId={treeId} siteId={tree.siteId} entering />}
           {pane === 'story' && (
             <>

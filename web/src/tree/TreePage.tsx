@@ -104,7 +104,7 @@ export function TreePage() {
       <ProblemAlert error={visit.error} />
       {doing === 'report' && <ReportForm treeId={treeId} siteId={siteId} done={done} />}
       {doing === 'remove' && <RemovalForm treeId={treeId} siteId={siteId} done={done} />}
-      {removedOn && <Removed />}
+      {removedOn && <Removed treeId={treeId} siteId={siteId} />}
       <OpenReports treeId={treeId} />
       {!survey && !removedOn && (
         <>

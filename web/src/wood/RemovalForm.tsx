@@ -1,10 +1,12 @@
 import { zodResolver } from '@hookform/resolvers/zod';
 import { Button, Col, Form, Row } from 'react-bootstrap';
 import { useForm } from 'react-hook-form';
+import { Link } from 'react-router';
 import { useSite } from '../api/orchard';
 import { showRefused } from '../parts/fields';
 import { FieldInput, type Typed } from '../parts/formOf';
 import { Loading } from '../parts/Loading';
+import { DECIDE, May } from '../parts/May';
 import { ProblemAlert } from '../parts/ProblemAlert';
 import { useRemovals, useRemove, useStandsAfterAll } from './queries';
 import { REMOVAL, REMOVAL_FIELDS } from './removalFields';
@@ -84,11 +86,19 @@ function TheForm({
   );
 }
 
-/** On the page of a tree that is no more. */
-export function Removed() {
+/** On the page of a tree that is no more: what stands in its place, or may. */
+export function Removed({ treeId, siteId }: { treeId: number; siteId: number }) {
+  const removals = useRemovals(siteId);
+  const instead = removals.data?.find((one) => one.treeId === treeId)?.data.replacement;
   return (
     <p className="report-open" role="note">
       This tree was taken out. It is in no plan; what is known of it stands below.
+      {instead ? ' In its place: ' + instead + '.' : ''}{' '}
+      <May siteId={siteId} roles={DECIDE}>
+        <Link to={'/sites/' + siteId + '/trees/' + treeId + '/replace'}>
+          Register a new tree in its place
+        </Link>
+      </May>
     </p>
   );
 }

@@ -14,6 +14,11 @@ class FitJourney {
     private static final List<String> PAGES = List.of(
             "",
             "/walk",
+            "/looks",
+            "/removals",
+            "?layer=disease",
+            "?layer=grade",
+            "/trees/{tree}?pane=wood",
             "/plan",
             "/days",
             "/log",

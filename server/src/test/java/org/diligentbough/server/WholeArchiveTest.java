@@ -141,9 +141,9 @@ class WholeArchiveTest {
                         + me + " from work_day where site_id = " + siteId);
         sql(
                 "insert into old_wound (tree_id, name, on_limb, found_on, diameter_cm, face, hollow_cm, note, found_by) values ("
-                        + treeId + ", 'old 1', 'A', '2026-05-01', 9, 'hollow', 3, 'by the fork', " + me + ")");
+                        + treeId + ", 'old 9', 'A', '2026-05-01', 9, 'hollow', 3, 'by the fork', " + me + ")");
         sql("insert into wound_look (tree_id, wound, looked_on, long_mm, short_mm, state, note, looked_by) values ("
-                + treeId + ", 'old 1', '2026-12-01', 84, 80.5, 'dry', 'with a lip', " + me + ")");
+                + treeId + ", 'old 9', '2026-12-01', 84, 80.5, 'dry', 'with a lip', " + me + ")");
         sql("insert into disease_seen (tree_id, disease, seen_on, state, limb, note, seen_by) values (" + treeId
                 + ", 'unknown', '2026-11-01', 'suspected', 'A', 'weeping', " + me + ")");
         sql("insert into incident (site_id, work_day_id, on_date, near_miss, what, entered_by) select " + siteId

@@ -134,4 +134,31 @@ class WoodApiTest {
         assertThat(get("/api/sites/" + site + "/disease?year=2026").expect(200).at("/diseases/0/sick"))
                 .hasSize(1);
     }
+
+    @Test
+    void anotherTakesThePlaceOfATreeThatWasTakenOut() {
+        String next = """
+                {"tag": "W-9", "species": "apple", "bearing": "spur", "purpose": "picking", "rootstock": "M26", "eastM": 400, "northM": 400,
+                 "inContainer": false}
+                """;
+        refused("/replacement", next, "");
+        TestServer.put("/api/trees/" + tree + "/removal", """
+                        {"version": 0, "data": {"on": "2027-02-01", "grounds": "spreading-disease", "permission": "committee",
+                         "removedBy": "the crew"}}
+                        """).expect(200);
+        JsonNode made = post("/api/trees/" + tree + "/replacement", next).expect(201);
+        assertThat(made.get("says").toString())
+                .contains("same kind")
+                .contains("wants about")
+                .contains("disease");
+        JsonNode stands = get("/api/trees/" + made.get("treeId")).expect(200);
+        assertThat(stands.at("/data/eastM").doubleValue())
+                .isEqualTo(
+                        get("/api/trees/" + tree).expect(200).at("/data/eastM").doubleValue());
+        assertThat(get("/api/trees/" + tree + "/removal")
+                        .expect(200)
+                        .at("/data/replacement")
+                        .stringValue())
+                .isEqualTo("W-9");
+    }
 }

@@ -63,7 +63,8 @@ public final class Grading {
         List<Part> parts = List.of(
                 facts.deadShare().map(this::dead).orElse(notKnown(GradePart.DEAD_WOOD, Measure.SHARE_DEAD)),
                 facts.sightings()
-                        .map(all -> disease(all, facts.on()))
+                        .map(all -> disease(
+                                all, facts.on(), facts.deadShare().map(Seen::on).orElse(facts.on())))
                         .orElse(notKnown(GradePart.DISEASE, Measure.DISEASES)),
                 decay(facts),
                 cracks(facts),
@@ -104,9 +105,9 @@ public final class Grading {
 
     /**
      * The worst of the diseases a tree has: one that is only suspected is a grade better, one treated a grade better too, B
-     * at best; several make it a grade worse.
+     * at best; several make it a grade worse. Where none was ever seen, that was so on the last walk.
      */
-    private Part disease(List<Sighting> sightings, LocalDate on) {
+    private Part disease(List<Sighting> sightings, LocalDate on, LocalDate walkedOn) {
         Collection<Sighting> newest = Sighting.newest(sightings, on).values();
         List<Sighting> had = newest.stream()
                 .filter(one -> one.state() != Sighting.State.GONE)
@@ -115,7 +116,7 @@ public final class Grading {
         long active =
                 had.stream().filter(one -> one.state() == Sighting.State.ACTIVE).count();
         LocalDate seen =
-                newest.stream().map(Sighting::on).max(Comparator.naturalOrder()).orElse(on);
+                newest.stream().map(Sighting::on).max(Comparator.naturalOrder()).orElse(walkedOn);
         return part(
                 GradePart.DISEASE,
                 Measure.DISEASES,

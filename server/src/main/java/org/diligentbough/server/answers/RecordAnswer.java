@@ -113,9 +113,9 @@ record RecordAnswer(
             @MayBeNull Integer high,
             String state) {}
 
-    record GradeAnswer(String label, String grade, List<PartAnswer> parts) {}
+    record GradeAnswer(String label, String grade, List<GradePartAnswer> parts) {}
 
-    record PartAnswer(
+    record GradePartAnswer(
             String part,
             String measure,
             @MayBeNull Double value,
@@ -246,7 +246,7 @@ record RecordAnswer(
                 label,
                 grade.grade().map(Enum::name).orElse(NOT_KNOWN),
                 grade.parts().stream()
-                        .map(part -> new PartAnswer(
+                        .map(part -> new GradePartAnswer(
                                 Codes.of(part.part()).replace('-', ' '),
                                 Codes.of(part.measure()),
                                 or(part.value()),

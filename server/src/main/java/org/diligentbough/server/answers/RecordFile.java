@@ -25,7 +25,7 @@ record RecordFile(
             List<CutFile> cuts,
             List<LightFile> light,
             List<ShootsFile> shoots,
-            List<WoundFile> wounds,
+            List<RecordedWound> wounds,
             List<RegrowthFile> regrowth,
             List<DiseaseFile> disease,
             Double deadShare,
@@ -49,7 +49,7 @@ record RecordFile(
 
     record ShootsFile(int year, Double extensionCm, Integer uprights) {}
 
-    record WoundFile(
+    record RecordedWound(
             String id,
             String limb,
             LocalDate madeOn,

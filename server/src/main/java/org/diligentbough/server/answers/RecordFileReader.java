@@ -122,7 +122,7 @@ class RecordFileReader {
                 or(year.beforeOpening(), false));
     }
 
-    private static TreeHistory.NamedWound wound(RecordFile.WoundFile wound) {
+    private static TreeHistory.NamedWound wound(RecordFile.RecordedWound wound) {
         return new TreeHistory.NamedWound(
                 wound.id(),
                 new Wound(
@@ -227,14 +227,14 @@ class RecordFileReader {
                 say(at + "/hollow/soundWallCm", "is thicker than the trunk's radius; give the wall round the hollow");
             }
             Set<String> ids = new HashSet<>();
-            List<RecordFile.WoundFile> wounds = or(tree.wounds(), List.of());
+            List<RecordFile.RecordedWound> wounds = or(tree.wounds(), List.of());
             for (int i = 0; i < wounds.size(); i++) {
                 once(ids.add(wounds.get(i).id()), at + "/wounds/" + i + "/id");
                 wound(wounds.get(i), at + "/wounds/" + i);
             }
         }
 
-        private void wound(RecordFile.WoundFile wound, String at) {
+        private void wound(RecordFile.RecordedWound wound, String at) {
             past(wound.madeOn(), at + "/madeOn");
             if (wound.hollowCm() != null && wound.hollowCm() > wound.diameterCm()) {
                 say(at + "/hollowCm", "is wider than the wound; give what of it is hollow");

@@ -93,6 +93,12 @@ class WoodApi {
         return service.woodOf(siteId);
     }
 
+    /** Every wound that is not closed, those due first. */
+    @GetMapping("/sites/{siteId}/looks")
+    List<WoodView.OpenWound> looks(@PathVariable long siteId) {
+        return service.openWounds(siteId);
+    }
+
     /** Diseases of a site at the end of a year. */
     @GetMapping("/sites/{siteId}/disease")
     DiseasesView disease(@PathVariable long siteId, @RequestParam(required = false) Integer year) {

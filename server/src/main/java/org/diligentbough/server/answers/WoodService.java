@@ -28,21 +28,22 @@ import org.diligentbough.server.access.Memberships;
 import org.diligentbough.server.answers.Histories.Known;
 import org.diligentbough.server.answers.LoggedWounds.CutMade;
 import org.diligentbough.server.answers.LoggedWounds.Kept;
+import org.diligentbough.server.answers.WoodView.DiseaseSeenView;
 import org.diligentbough.server.answers.WoodView.DiseaseView;
 import org.diligentbough.server.answers.WoodView.DiseasesView;
+import org.diligentbough.server.answers.WoodView.GradePartView;
 import org.diligentbough.server.answers.WoodView.LimbOff;
-import org.diligentbough.server.answers.WoodView.LookView;
-import org.diligentbough.server.answers.WoodView.PartView;
 import org.diligentbough.server.answers.WoodView.RiskAt;
-import org.diligentbough.server.answers.WoodView.SeenView;
 import org.diligentbough.server.answers.WoodView.TreeAt;
 import org.diligentbough.server.answers.WoodView.TreeWood;
+import org.diligentbough.server.answers.WoodView.WoundLook;
 import org.diligentbough.server.answers.WoodView.WoundView;
 import org.diligentbough.server.answers.WoodView.YearGrade;
 import org.diligentbough.server.figures.SiteRules;
 import org.diligentbough.server.judgement.JudgementService;
 import org.diligentbough.server.orchard.OrchardService;
 import org.diligentbough.server.orchard.SiteMapper.SiteRow;
+import org.diligentbough.server.orchard.TreeMapper;
 import org.diligentbough.server.orchard.TreeMapper.TreeRow;
 import org.diligentbough.server.shared.CurrentPerson;
 import org.diligentbough.server.shared.History;
@@ -125,7 +126,7 @@ public class WoodService {
         return new WoodView(
                 letter(grade),
                 grade.parts().stream()
-                        .map(part -> new PartView(
+                        .map(part -> new GradePartView(
                                 Codes.of(part.part()),
                                 part.grade().map(Enum::name).orElse(null),
                                 Histories.orNull(part.value()),
@@ -144,8 +145,8 @@ public class WoodService {
     /** What was entered with a sighting. */
     private record DiseaseSeen(String limb, String note, String by) {}
 
-    private static SeenView seen(Sighting one, DiseaseSeen entered) {
-        return new SeenView(
+    private static DiseaseSeenView seen(Sighting one, DiseaseSeen entered) {
+        return new DiseaseSeenView(
                 Codes.of(one.disease()),
                 one.on(),
                 Codes.of(one.state()),
@@ -184,7 +185,10 @@ public class WoodService {
         return known.wounds(ofSite.knowledge().get(Figure.WOUND_LEAST_CM), on).stream()
                 .map(kept ->
                         wound(kept, closing.of(kept.wound(), growth), Optional.ofNullable(places.get(kept.name()))))
-                .sorted(Comparator.comparing(WoundView::madeOn).reversed())
+                // What does not close first, what is closed last.
+                .sorted(Comparator.comparing((WoundView one) ->
+                                -List.of("closed", "closing", "not-closing").indexOf(one.state()))
+                        .thenComparing(Comparator.comparing(WoundView::madeOn).reversed()))
                 .toList();
     }
 
@@ -208,7 +212,7 @@ public class WoodService {
                         ? null
                         : course.lookedOn().plusYears(1),
                 kept.looks().stream()
-                        .map(look -> new LookView(
+                        .map(look -> new WoundLook(
                                 look.lookedOn(),
                                 look.longMm(),
                                 look.shortMm(),
@@ -303,6 +307,40 @@ public class WoodService {
      * @param wounds those that are then or within the sixty days after
      */
     public record LooksDue(long treeId, String tag, String species, LocalDate on, List<String> wounds) {}
+
+    /** Every wound of the trees that stand that is not closed, those due first. */
+    public List<WoodView.OpenWound> openWounds(long siteId) {
+        SiteRow site = orchard.site(siteId);
+        LocalDate now = today.in(site.zone());
+        double leastCm = rules.of(siteId).knowledge().get(Figure.WOUND_LEAST_CM);
+        List<WoodView.OpenWound> found = new ArrayList<>();
+        histories.woundsAt(siteId).forEach((tree, of) -> of.wounds(leastCm, now).stream()
+                .filter(one -> one.wound().closed().isEmpty())
+                .map(one -> openWound(tree, one))
+                .forEach(found::add));
+        found.sort(Comparator.comparing(WoodView.OpenWound::dueOn)
+                .thenComparing(WoodView.OpenWound::tag)
+                .thenComparing(WoodView.OpenWound::wound));
+        return found;
+    }
+
+    private static WoodView.OpenWound openWound(TreeMapper.StandingTree tree, Kept kept) {
+        Optional<Wound.Look> last = kept.wound().last();
+        return new WoodView.OpenWound(
+                tree.id(),
+                tree.tag(),
+                tree.species(),
+                kept.name(),
+                kept.old(),
+                kept.wound().madeOn(),
+                kept.wound().diameterCm(),
+                kept.wound().face().map(Codes::of).orElse(null),
+                last.map(Wound.Look::on).orElse(kept.wound().madeOn()).plusYears(1),
+                last.map(Wound.Look::on).orElse(null),
+                last.map(Wound.Look::longMm).orElse(null),
+                last.map(Wound.Look::shortMm).orElse(null),
+                last.map(look -> Codes.of(look.state())).orElse(null));
+    }
 
     /** When the wounds of each tree that stands are to be looked at next: a year after they were made or looked at last. */
     public List<LooksDue> looksDue(long siteId) {
@@ -437,6 +475,10 @@ public class WoodService {
                 tree.species(),
                 cut.cut().limb(),
                 cut.kind(),
+                cut.planned()
+                        .filter(planned -> !planned.reasons().isEmpty())
+                        .map(planned -> planned.reasons().get(0).code())
+                        .orElse(null),
                 cut.planned()
                         .filter(planned -> !planned.reasons().isEmpty())
                         .map(planned -> planned.reasons().get(0).text())

@@ -11,13 +11,13 @@ import org.diligentbough.server.shared.MayBeNull;
  */
 public record WoodView(
         @MayBeNull String grade,
-        List<PartView> parts,
+        List<GradePartView> parts,
         List<YearGrade> byYear,
         List<WoundView> wounds,
-        List<SeenView> disease) {
+        List<DiseaseSeenView> disease) {
 
     /** One part of a grade; what is null is not known. {@code text} says the figure in words. */
-    record PartView(
+    record GradePartView(
             String part,
             @MayBeNull String grade,
             @MayBeNull Double value,
@@ -52,10 +52,10 @@ public record WoodView(
             @MayBeNull Integer low,
             @MayBeNull Integer high,
             @MayBeNull LocalDate dueOn,
-            List<LookView> looks) {}
+            List<WoundLook> looks) {}
 
     /** A look at a wound. */
-    record LookView(
+    record WoundLook(
             LocalDate on,
             double longMm,
             double shortMm,
@@ -64,7 +64,7 @@ public record WoodView(
             String by) {}
 
     /** A disease seen; {@code limb} and {@code by} are null of what walks and logs tell. */
-    record SeenView(
+    record DiseaseSeenView(
             String disease,
             LocalDate on,
             String state,
@@ -120,7 +120,8 @@ public record WoodView(
     /**
      * A limb that came off.
      *
-     * @param why the reason of its verdict; null where it was not planned
+     * @param reason code of the first reason of its verdict; null where it was not planned
+     * @param why the same in words
      * @param kilos as planned; null where it was cut otherwise
      */
     record LimbOff(
@@ -130,9 +131,30 @@ public record WoodView(
             String species,
             String limb,
             String kind,
+            @MayBeNull String reason,
             @MayBeNull String why,
             String people,
             @MayBeNull Double diameterCm,
             @MayBeNull Double kilos,
             @MayBeNull String wood) {}
+
+    /**
+     * A wound that is not closed, as somebody stands before it.
+     *
+     * @param lastOn the newest look, null while there was none; the others are what it found
+     */
+    public record OpenWound(
+            long treeId,
+            String tag,
+            String species,
+            String wound,
+            boolean old,
+            LocalDate madeOn,
+            double diameterCm,
+            @MayBeNull String face,
+            LocalDate dueOn,
+            @MayBeNull LocalDate lastOn,
+            @MayBeNull Double longMm,
+            @MayBeNull Double shortMm,
+            @MayBeNull String state) {}
 }

@@ -16,6 +16,10 @@ import org.diligentbough.core.knowledge.Codes;
 import org.diligentbough.core.knowledge.Figure;
 import org.diligentbough.core.orchard.Species;
 import org.diligentbough.core.season.CareTask;
+import org.diligentbough.core.survey.Disease;
+import org.diligentbough.core.survey.Face;
+import org.diligentbough.core.wood.Sighting;
+import org.diligentbough.core.wood.Wound;
 import org.diligentbough.server.archive.RecordMapper.ColumnRow;
 import org.diligentbough.server.outlook.Wish;
 import org.springframework.dao.DataAccessException;
@@ -238,7 +242,8 @@ class ArchiveRecords {
     }
 
     /** Where what an archive names is found here. */
-    record Places(long siteId, Map<String, Long> trees, ToLongFunction<String> person, List<Long> days) {}
+    record Places(
+            long siteId, Map<String, Long> trees, ToLongFunction<String> person, List<Long> days, DayWords words) {}
 
     /**
      * Takes rows in. Pictures get the key they had, or another where that one is taken.
@@ -340,6 +345,8 @@ class ArchiveRecords {
                 row.put(THING, -Math.abs(value.asLong(1)));
             } else if (one.name().equals(PHOTOS) && column.name().equals(KEY)) {
                 key(text, row, at);
+            } else if (column.type().equals("date")) {
+                problems.day(places.words(), text, at).ifPresent(on -> row.put(column.name(), on.toString()));
             } else if (column.type().startsWith("timestamp")) {
                 try {
                     row.put(column.name(), OffsetDateTime.parse(text).toString());
@@ -381,6 +388,16 @@ class ArchiveRecords {
                     if (given.hasNonNull("species")) {
                         code(Species.class, given, "species", at);
                     }
+                }
+                case "oldWounds" -> {
+                    if (given.hasNonNull("face")) {
+                        code(Face.class, given, "face", at);
+                    }
+                }
+                case "woundLooks" -> code(Wound.State.class, given, "state", at);
+                case "diseaseSeen" -> {
+                    code(Disease.class, given, "disease", at);
+                    code(Sighting.State.class, given, "state", at);
                 }
                 case "whatIfs" -> {
                     try {

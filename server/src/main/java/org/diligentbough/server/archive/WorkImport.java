@@ -143,7 +143,8 @@ class WorkImport {
                 run.byTag.entrySet().stream().collect(Collectors.toMap(Map.Entry::getKey, entry -> entry.getValue()
                         .id())),
                 name -> people.named(name, site.id()),
-                run.days);
+                run.days,
+                words);
     }
 
     private void sighting(Run run, ArchivedSighting seen, String at) {

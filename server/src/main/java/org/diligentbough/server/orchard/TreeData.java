@@ -95,4 +95,31 @@ public record TreeData(
         @Size(max = 2000, message = "is longer than 2000 letters") @MayBeNull
         String ownerWishes,
 
-        @CodeOf(SurveyNotes.Consent.class) @MayBeNull String consent) {}
+        @CodeOf(SurveyNotes.Consent.class) @MayBeNull String consent) {
+    /** The same where something else stands: metres east and north of the site's origin. */
+    public TreeData at(Double otherEastM, Double otherNorthM) {
+        return new TreeData(
+                tag,
+                species,
+                cultivar,
+                rootstock,
+                plantedYear,
+                bearing,
+                form,
+                formWanted,
+                mainsWanted,
+                purpose,
+                otherEastM,
+                otherNorthM,
+                targetHeightM,
+                clearanceM,
+                inContainer,
+                note,
+                groupName,
+                habit,
+                heightSetBy,
+                owner,
+                ownerWishes,
+                consent);
+    }
+}

@@ -2,12 +2,14 @@ package org.diligentbough.server.wood;
 
 import jakarta.validation.Valid;
 import java.util.List;
+import org.diligentbough.server.orchard.TreeData;
 import org.diligentbough.server.wood.RemovalService.RemovalChange;
 import org.diligentbough.server.wood.RemovalService.RemovalView;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
@@ -20,9 +22,11 @@ import org.springframework.web.bind.annotation.RestController;
 @RequestMapping("/api")
 class RemovalApi {
     private final RemovalService service;
+    private final ReplacementService replacements;
 
-    RemovalApi(RemovalService service) {
+    RemovalApi(RemovalService service, ReplacementService replacements) {
         this.service = service;
+        this.replacements = replacements;
     }
 
     /** The register of removals of a site, the newest first. */
@@ -41,6 +45,13 @@ class RemovalApi {
     @PutMapping("/trees/{treeId}/removal")
     RemovalView remove(@PathVariable long treeId, @Valid @RequestBody RemovalChange change) {
         return service.remove(treeId, change);
+    }
+
+    /** Registers a new tree where one was taken out. */
+    @PostMapping("/trees/{treeId}/replacement")
+    @ResponseStatus(HttpStatus.CREATED)
+    ReplacementService.Replaced replace(@PathVariable long treeId, @Valid @RequestBody TreeData data) {
+        return replacements.replace(treeId, data);
     }
 
     /** Takes back what was entered by mistake: the tree stands. */
