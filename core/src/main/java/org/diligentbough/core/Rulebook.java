@@ -99,6 +99,11 @@ public record Rulebook(
         return standing(surveys, visits, List.of());
     }
 
+    /** Every cut that was taken of a tree, in the order of time. */
+    public List<TreeRecord.TakenCut> takenCuts(List<Survey> surveys, List<Visit> visits) {
+        return record(surveys, visits, List.of()).takenCuts();
+    }
+
     /** Where the faces of cuts are, by the limb that was cut. */
     public Map<String, FoundDecay> faces(List<Survey> surveys, List<Visit> visits) {
         return record(surveys, visits, List.of()).faces();

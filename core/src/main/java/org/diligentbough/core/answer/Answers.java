@@ -14,6 +14,7 @@ import org.diligentbough.core.answer.Learned.What;
 import org.diligentbough.core.answer.TreeHistory.NamedCourse;
 import org.diligentbough.core.answer.TreeHistory.NamedWound;
 import org.diligentbough.core.fruit.FruitRecord;
+import org.diligentbough.core.knowledge.Figure;
 import org.diligentbough.core.knowledge.Knowledge;
 import org.diligentbough.core.orchard.Species;
 import org.diligentbough.core.survey.Disease;
@@ -135,8 +136,10 @@ public final class Answers {
                 // Rot stops closing: that says nothing of how fast sound wood closes.
                 boolean rots = wounds.get(one.id()).wound().rots();
                 if (one.course().looks() > 0 && one.course().closingMmPerYear() > 0 && !rots) {
+                    // Against what was shipped, so that what was learned is not learned again.
                     cases.add(new Learning.Case(
-                            one.course().expectedMmPerYear(), one.course().closingMmPerYear()));
+                            one.course().expectedMmPerYear() / knowledge.get(Figure.WOUND_CLOSING_TIMES),
+                            one.course().closingMmPerYear()));
                 }
             }
         }

@@ -288,7 +288,17 @@ public enum Figure {
     LEARN_PRIOR_SPREAD("log", 0.05, 2),
     LEARN_CASE_SPREAD("log", 0.05, 2),
     LEARN_TOO_HARD_TIMES("times", 1, 10),
-    LEARN_TOO_HARD_SHOOTS("shoots", 1, 100);
+    LEARN_TOO_HARD_SHOOTS("shoots", 1, 100),
+    MINUTES_TIMES("times", 0.2, 5),
+    WOUND_CLOSING_TIMES("times", 0.1, 10),
+    CROP_LEAST_PER_CM2("fruits/cm2", 0.5, 20),
+    CROP_MOST_PER_CM2("fruits/cm2", 1, 30),
+    CROP_LEAVES_LEAST("leaves", 5, 200),
+    CROP_LEAVES_MOST("leaves", 5, 200),
+    CROP_LEAF_CM2("cm2", 2, 200),
+    CROP_GREEN_STRENGTH_MPA("MPa", 5, 200),
+    CROP_SAFETY("times", 1, 20),
+    CROP_THIN_MINUTES("minutes", 0.01, 5);
 
     private final String unit;
     private final double min;

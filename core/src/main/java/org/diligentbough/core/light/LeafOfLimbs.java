@@ -7,6 +7,7 @@ import org.diligentbough.core.knowledge.Knowledge;
 import org.diligentbough.core.survey.Branching;
 import org.diligentbough.core.survey.Limb;
 import org.diligentbough.core.survey.Point;
+import org.diligentbough.core.survey.Survey;
 
 /**
  * Where the leaf of each living limb hangs and how much it is: leaf goes with the cross-section of the wood that carries
@@ -35,6 +36,15 @@ public final class LeafOfLimbs {
                             knowledge.get(Figure.LEAF_ACROSS) * limb.lengthM(),
                             Math.max(0, perCm2 * carriedCm2(limb) - onSideLimbs)));
         }
+    }
+
+    /** Leaf of all living limbs, m2. */
+    public static double allM2(Survey survey, Branching branching, Knowledge knowledge) {
+        return knowledge.get(Figure.LEAF_PER_WOOD)
+                * survey.limbs().stream()
+                        .filter(limb -> limb.parent().isEmpty() && branching.living(limb))
+                        .mapToDouble(LeafOfLimbs::carriedCm2)
+                        .sum();
     }
 
     private static double carriedCm2(Limb limb) {

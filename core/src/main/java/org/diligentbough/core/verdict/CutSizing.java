@@ -17,6 +17,7 @@ import static org.diligentbough.core.knowledge.Figure.MINUTES_PER_CM;
 import static org.diligentbough.core.knowledge.Figure.MINUTES_PER_KG;
 import static org.diligentbough.core.knowledge.Figure.MINUTES_SHOOT;
 import static org.diligentbough.core.knowledge.Figure.MINUTES_THREE_CUTS;
+import static org.diligentbough.core.knowledge.Figure.MINUTES_TIMES;
 import static org.diligentbough.core.knowledge.Figure.POLE_CM;
 import static org.diligentbough.core.knowledge.Figure.POLE_REACH_M;
 import static org.diligentbough.core.knowledge.Figure.SECATEURS_CM;
@@ -118,7 +119,8 @@ public final class CutSizing {
                 + (technique == Technique.THREE_CUT ? facts.figure(MINUTES_THREE_CUTS) : 0)
                 + (reach == Reach.LADDER || reach == Reach.CLIMB ? facts.figure(MINUTES_LADDER) : 0);
         double people = weightKg > facts.figure(TWO_PEOPLE_KG) ? facts.figure(HEAVY_PEOPLE) : 1;
-        return (int) Math.ceil(atTheCut * people + weightKg * facts.figure(MINUTES_PER_KG));
+        return (int)
+                Math.ceil(facts.figure(MINUTES_TIMES) * (atTheCut * people + weightKg * facts.figure(MINUTES_PER_KG)));
     }
 
     private Set<Ticket> tickets(Limb limb, double heightM, double weightKg, Reach reach) {

@@ -20,6 +20,7 @@ import java.util.stream.Stream;
 import org.diligentbough.core.knowledge.Knowledge;
 import org.diligentbough.core.knowledge.ReasonCode;
 import org.diligentbough.core.light.CrownLight;
+import org.diligentbough.core.light.LeafOfLimbs;
 import org.diligentbough.core.light.ShadeWork;
 import org.diligentbough.core.light.Sky;
 import org.diligentbough.core.light.SmallWood;
@@ -55,6 +56,7 @@ public final class TreeRecord {
     private final Map<Integer, YearTaken> taken = new HashMap<>();
     private final List<FoundDecay> looks;
     private final Map<String, FoundDecay> faces = new LinkedHashMap<>();
+    private final List<TakenCut> cuts = new ArrayList<>();
 
     /**
      * @param surveys one at least, all of one tree and as of the same today; of two of the same day the later one counts
@@ -98,6 +100,7 @@ public final class TreeRecord {
         LocalDate today = surveys.get(0).today();
         taken.clear();
         faces.clear();
+        cuts.clear();
         Survey survey = null;
         int next = 0;
         for (int i = 0; i < surveys.size(); i++) {
@@ -143,6 +146,21 @@ public final class TreeRecord {
      * @param bigCuts how many
      */
     public record Taken(int pruningYear, double share, double summerShare, int bigCuts) {}
+
+    /**
+     * A cut as it was taken.
+     *
+     * @param limb its tag
+     * @param shortened whether it was shortened, not taken where it leaves
+     * @param leafM2 leaf that came off with it, m2
+     */
+    public record TakenCut(String limb, LocalDate on, int pruningYear, boolean shortened, double leafM2) {}
+
+    /** Every cut that was taken, in the order of time. */
+    public List<TakenCut> takenCuts() {
+        standing();
+        return List.copyOf(cuts);
+    }
 
     /** What was taken in each pruning year, the first first. */
     public List<Taken> takenByYear() {
@@ -226,7 +244,14 @@ public final class TreeRecord {
             if (alongM > 0) {
                 year.shortened.add(cut.limb());
             }
-            share += alongM == 0 ? crown.remove(limb) : crown.shorten(limb, alongM);
+            double off = alongM == 0 ? crown.remove(limb) : crown.shorten(limb, alongM);
+            share += off;
+            cuts.add(new TakenCut(
+                    limb.id(),
+                    visit.on(),
+                    calendar.pruningYear(visit.on()).year(),
+                    alongM > 0,
+                    off * LeafOfLimbs.allM2(survey, facts.branching(), knowledge)));
             if (facts.branching().living(limb)
                     && sizing.big(limb.diameterAtCm(alongM), alongM == 0 ? CutKind.COLLAR : CutKind.HEADING)) {
                 year.bigCuts.add(limb);

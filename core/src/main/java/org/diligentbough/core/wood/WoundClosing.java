@@ -4,6 +4,7 @@ import static org.diligentbough.core.knowledge.Figure.WOUND_CLOSING_MM;
 import static org.diligentbough.core.knowledge.Figure.WOUND_CLOSING_PER_EXTENSION;
 import static org.diligentbough.core.knowledge.Figure.WOUND_CLOSING_PER_RADIUS;
 import static org.diligentbough.core.knowledge.Figure.WOUND_CLOSING_SPREAD;
+import static org.diligentbough.core.knowledge.Figure.WOUND_CLOSING_TIMES;
 import static org.diligentbough.core.knowledge.Figure.WOUND_NOT_CLOSING_SHARE;
 import static org.diligentbough.core.knowledge.Figure.WOUND_READING_MM;
 import static org.diligentbough.core.knowledge.Figure.WOUND_YEAR_SPREAD;
@@ -47,6 +48,10 @@ public final class WoundClosing {
      * Neely 1970, 1988), else by the end shoots, else the shipped figure.
      */
     public double expectedMmPerYear(Growth growth) {
+        return knowledge.get(WOUND_CLOSING_TIMES) * shippedMmPerYear(growth);
+    }
+
+    private double shippedMmPerYear(Growth growth) {
         if (growth.girthCmPerYear().isPresent() && growth.girthCmPerYear().getAsDouble() > 0) {
             double radiusMm = growth.girthCmPerYear().getAsDouble() * MM_A_CM / (2 * Math.PI);
             return Math.max(LEAST_MM, knowledge.get(WOUND_CLOSING_PER_RADIUS) * radiusMm);
