@@ -41,6 +41,8 @@ const VIEWS: [path: string, view: View][] = [
   ['/sites/:siteId/letters', () => import('../crew/LettersView').then((is) => is.LettersView)],
   ['/sites/:siteId/tasks', () => import('../crew/TasksView').then((is) => is.TasksView)],
   ['/sites/:siteId/incidents', () => import('../crew/IncidentsView').then((is) => is.IncidentsView)],
+  ['/sites/:siteId/answer', () => import('../answer/AnswerView').then((is) => is.AnswerView)],
+  ['/sites/:siteId/harvest', () => import('../fruit/HarvestView').then((is) => is.HarvestView)],
   ['/sites/:siteId/looks', () => import('../wood/LooksView').then((is) => is.LooksView)],
   ['/sites/:siteId/removals', () => import('../wood/RemovalsView').then((is) => is.RemovalsView)],
   ['/sites/:siteId/hours', () => import('../crew/HoursView').then((is) => is.HoursView)],

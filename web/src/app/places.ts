@@ -9,6 +9,7 @@ export const WORK: Place[] = [
   ['Plan', '/plan'],
   ['Days', '/days'],
   ['Log', '/log'],
+  ['Answer', '/answer'],
   ['Settings', '/settings'],
 ];
 
@@ -36,6 +37,7 @@ export const pathFor = (role: Role | undefined): Place[] =>
         ['Today', '/today'],
         ...placesFor(role),
         ['Tasks', '/tasks'],
+        ['Harvest', '/harvest'],
         ['Wounds', '/looks'],
         ['What came off', '/removals'],
         ...(role === 'coordinator' ? ([['People', '/people']] as Place[]) : []),

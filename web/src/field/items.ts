@@ -5,6 +5,7 @@ import type {
   IncidentData,
   LogData,
   LookData,
+  PickingData,
   ReportData,
   SightingData,
 } from '../api/client';
@@ -140,6 +141,19 @@ export const fruitItem = (tree: OfTree, year: number, version: number, data: Fru
   method: 'PUT',
   path: '/api/trees/' + tree.treeId + '/fruit/' + year,
   body: { version, data },
+});
+
+export const pickingItem = (tree: OfTree, body: PickingData): NewItem => ({
+  key: randomKey(),
+  line: 'tree-' + tree.treeId,
+  kind: 'picking',
+  siteId: tree.siteId,
+  treeId: tree.treeId,
+  about: tree.tag,
+  person: tree.person,
+  method: 'POST',
+  path: '/api/trees/' + tree.treeId + '/fruit/pickings',
+  body,
 });
 
 export const lookItem = (tree: OfTree, body: LookData): NewItem => ({

@@ -11,6 +11,7 @@ export type Kind =
   | 'report'
   | 'fruit'
   | 'look'
+  | 'picking'
   | 'disease'
   | 'photo'
   | 'stage'

@@ -4,6 +4,7 @@ export const KINDS: Record<Kind, string> = {
   survey: 'Walk',
   log: 'Log',
   report: 'Report',
+  picking: 'Picking',
   look: 'Look at a wound',
   disease: 'Disease',
   fruit: 'Fruit',

@@ -11,7 +11,7 @@ import { FieldInput, type Typed } from '../parts/formOf';
 import { ProblemAlert } from '../parts/ProblemAlert';
 import { useAskOnce } from '../parts/useAskOnce';
 import { isBush } from '../vocabulary/survey';
-import { FRUIT, FRUIT_FIELDS } from './fruitFields';
+import { FRUIT, FRUIT_FIELDS, FRUIT_FIRST } from './fruitFields';
 import { useTakeFruitBack } from './queries';
 
 type Year = Fruit['years'][number];
@@ -57,10 +57,13 @@ export function FruitForm({
     // The form stays in its year, whatever others the answer tells of.
     setYear(year);
     const of = { siteId, treeId, tag: tree.data?.data.tag ?? '', person: currentPersonId() };
-    const { bloom, ...rest } = FRUIT.data(fields) as FruitData & { bloom?: unknown };
+    const { bloom, fruitSet, colour, ...rest } = FRUIT.data(fields) as FruitData & Record<string, unknown>;
+    const grade = (value: unknown) => (value === undefined || value === null ? undefined : Number(value));
     const item = fruitItem(of, year, known?.version ?? 0, {
       ...rest,
-      bloom: bloom === undefined ? undefined : Number(bloom),
+      bloom: grade(bloom),
+      fruitSet: grade(fruitSet),
+      colour: grade(colour),
     });
     return send(item, (other) => other.kind === 'fruit' && other.path === item.path);
   };
@@ -87,12 +90,22 @@ export function FruitForm({
             <div className="small">&nbsp;</div>
           </Form.Group>
         </Col>
-        {FRUIT_FIELDS.map((field) => (
+        {FRUIT_FIELDS.filter((field) => FRUIT_FIRST.includes(field.name)).map((field) => (
           <Col xs={field.kind === 'text' ? 12 : 6} sm={field.kind === 'text' ? 3 : 2} key={field.name}>
             <FieldInput form={form} field={field} />
           </Col>
         ))}
       </Row>
+      <details className="mb-2">
+        <summary>Set, thinning, size, colour, where it went</summary>
+        <Row className="g-2 align-items-end">
+          {FRUIT_FIELDS.filter((field) => !FRUIT_FIRST.includes(field.name)).map((field) => (
+            <Col xs={6} sm={3} key={field.name}>
+              <FieldInput form={form} field={field} />
+            </Col>
+          ))}
+        </Row>
+      </details>
       <Button type="submit" disabled={COUNTED.every((name) => !String(typed[name]).trim()) || sending}>
         Save
       </Button>

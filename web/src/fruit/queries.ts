@@ -17,3 +17,21 @@ export const useTakeFruitBack = (treeId: number) =>
       }),
     ),
   );
+
+/** What a tree may carry of what was counted on it, and why it bore little. */
+export const useCrop = (treeId: number, counted: number | undefined) =>
+  useQuery({
+    queryKey: ['crop', treeId, counted],
+    placeholderData: (before) => before,
+    queryFn: async () =>
+      unwrap(await api.GET('/api/trees/{treeId}/crop', { params: { path: { treeId }, query: { counted } } })),
+  });
+
+export const useUnpick = (treeId: number) =>
+  useChange(async (pickingId: number) =>
+    unwrap(
+      await api.DELETE('/api/trees/{treeId}/fruit/pickings/{pickingId}', {
+        params: { path: { treeId, pickingId } },
+      }),
+    ),
+  );

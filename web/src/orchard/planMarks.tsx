@@ -110,7 +110,7 @@ export function TreeMark({
         )}
       </g>
       {tagged && said && (
-        <Label x={x} y={y - text * 0.55} text={text * 0.85} bold passive>
+        <Label x={x} y={y - text * 0.55} text={text} bold passive>
           {said}
         </Label>
       )}

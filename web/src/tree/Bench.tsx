@@ -1,6 +1,7 @@
 import { useMemo, useState } from 'react';
 import { useSearchParams } from 'react-router';
 import type { Judgement, Tree } from '../api/client';
+import { CropBox } from '../fruit/CropBox';
 import { FruitPart } from '../fruit/FruitPart';
 import { useOutlook, useWhatIfs } from '../outlook/queries';
 import { Stage } from '../outlook/Stage';
@@ -123,7 +124,12 @@ export function Bench({ tree, judgement }: { tree: Tree; judgement: Judgement })
               <Loading error={outlook.error} />
             ))}
           {pane === 'wood' && <WoodPane tree={tree} judgement={judgement} onPick={pick} />}
-          {pane === 'fruit' && <FruitPart treeId={treeId} siteId={tree.siteId} entering />}
+          {pane === 'fruit' && (
+            <>
+              <FruitPart treeId={treeId} siteId={tree.siteId} entering />
+              <CropBox tree={tree} today={judgement.today} />
+            </>
+          )}
           {pane === 'story' && (
             <>
               <Timeline treeId={treeId} at={at} today={judgement.today} />

@@ -14,6 +14,14 @@ export const woundSpot = (wound: string) => 'cut of ' + wound;
 
 const MOST_MM = 3000;
 
+/** What is seen at a glance, as the number it stands for. */
+const SHOOTS: [string, string][] = [
+  ['0', 'none'],
+  ['2', '1 to 3'],
+  ['6', '4 to 10'],
+  ['15', 'more'],
+];
+
 /** A look at a wound in a few taps: two widths, what it looks like, a photo. It is kept on the phone where there is no signal. */
 export function LookForm({
   siteId,
@@ -30,6 +38,8 @@ export function LookForm({
   const [longMm, setLong] = useState<number>();
   const [shortMm, setShort] = useState<number>();
   const [state, setState] = useState<string>();
+  const [grew, setGrew] = useState<string>();
+  const [longestCm, setLongest] = useState<number>();
   const [note, setNote] = useState('');
   const { send, sending, wrong } = useSend();
   const closed = state === 'closed';
@@ -43,6 +53,8 @@ export function LookForm({
         longMm: closed ? 0 : longMm!,
         shortMm: closed ? 0 : shortMm!,
         state: state!,
+        shoots: grew === undefined ? undefined : Number(grew),
+        longestCm: grew === undefined || grew === '0' ? undefined : longestCm,
         note: note.trim() || undefined,
       }),
     );
@@ -82,6 +94,24 @@ export function LookForm({
             hint={'was ' + Math.round(wasShort) + ' mm'}
           />
         </div>
+      )}
+      <Chips
+        label="Shoots that grew near it since it was cut"
+        options={SHOOTS}
+        value={grew}
+        onChange={setGrew}
+        columns={4}
+      />
+      {grew !== undefined && grew !== '0' && (
+        <NumberInput
+          label="The longest"
+          unit="cm"
+          length="cm"
+          value={longestCm}
+          onChange={setLongest}
+          step={10}
+          max={500}
+        />
       )}
       <Form.Group className="mb-2" controlId={'look-note-' + wound.treeId + '-' + wound.wound}>
         <Form.Label>Note</Form.Label>

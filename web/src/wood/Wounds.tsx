@@ -85,7 +85,7 @@ function OneWound({
   const last = wound.looks.at(-1);
   const rate = wound.closingMmPerYear.toFixed(1) + ' mm a year from each edge';
   return (
-    <article className={'wound' + (due ? ' due' : '')} aria-label={'Wound ' + wound.name}>
+    <section className={'wound' + (due ? ' due' : '')} aria-label={'Wound ' + wound.name}>
       <div>
         <h4>
           {wound.onLimb ? (
@@ -189,7 +189,7 @@ function OneWound({
         )}
         <PhotoStrip treeId={treeId} spot={woundSpot(wound.name)} />
       </div>
-    </article>
+    </section>
   );
 }
 

@@ -1,8 +1,11 @@
 package org.diligentbough.core;
 
 import java.time.LocalDate;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
+import org.diligentbough.core.answer.Learning;
 import org.diligentbough.core.knowledge.Figure;
 import org.diligentbough.core.knowledge.Knowledge;
 import org.diligentbough.core.orchard.Form;
@@ -14,11 +17,13 @@ import org.diligentbough.core.season.CareTable;
 import org.diligentbough.core.season.Climate;
 import org.diligentbough.core.season.CuttingCalendar;
 import org.diligentbough.core.season.KindYear;
+import org.diligentbough.core.season.Season;
 import org.diligentbough.core.season.Seen;
 import org.diligentbough.core.season.StageTable;
 import org.diligentbough.core.season.WindowTable;
 import org.diligentbough.core.survey.FoundDecay;
 import org.diligentbough.core.survey.Survey;
+import org.diligentbough.core.survey.SurveyNotes;
 import org.diligentbough.core.visit.TreeRecord;
 import org.diligentbough.core.visit.TreeToday;
 import org.diligentbough.core.visit.Visit;
@@ -97,6 +102,41 @@ public record Rulebook(
      */
     public TreeToday standing(List<Survey> surveys, List<Visit> visits) {
         return standing(surveys, visits, List.of());
+    }
+
+    /**
+     * Whether the cuts of the running pruning year or the one before were answered by far more shoots than they should have
+     * been.
+     *
+     * @param shoots counted near cuts, by the limb that was cut
+     */
+    public Optional<SurveyNotes.AnsweredHard> answeredHard(
+            List<Survey> surveys, List<Visit> visits, Map<String, Integer> shoots) {
+        if (shoots.isEmpty()) {
+            return Optional.empty();
+        }
+        Learning learning = new Learning(knowledge);
+        TreeRecord record = record(surveys, visits, List.of());
+        int now = calendar(surveys.get(surveys.size() - 1))
+                .pruningYear(surveys.get(0).today())
+                .year();
+        int counted = 0;
+        double expected = 0;
+        Map<Integer, TreeRecord.Taken> years = new HashMap<>();
+        record.takenByYear().forEach(year -> years.put(year.pruningYear(), year));
+        for (TreeRecord.TakenCut cut : record.takenCuts()) {
+            Integer seen = shoots.get(cut.limb());
+            TreeRecord.Taken year = years.get(cut.pruningYear());
+            if (seen != null && year != null && cut.pruningYear() >= now - 1) {
+                counted += seen;
+                boolean summer = year.summerShare() > year.share() / 2;
+                expected +=
+                        learning.shippedShoots(summer ? Season.SUMMER : Season.DORMANT) * cut.leafM2() * year.share();
+            }
+        }
+        return learning.tooHard(counted, expected)
+                ? Optional.of(new SurveyNotes.AnsweredHard(counted, expected))
+                : Optional.empty();
     }
 
     /** Every cut that was taken of a tree, in the order of time. */

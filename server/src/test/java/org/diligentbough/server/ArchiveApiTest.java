@@ -81,7 +81,7 @@ class ArchiveApiTest {
                     .size();
         }
         assertThat(logs).isGreaterThan(20);
-        assertThat(get("/api/sites/" + siteId + "/removals").json()).hasSize(1);
+        assertThat(get("/api/sites/" + siteId + "/removals").json()).hasSize(3);
         JsonNode board = get("/api/sites/" + siteId + "/today").expect(200);
         assertThat(board.get("reports")).isNotEmpty();
         assertThat(board.get("dangers")).isNotEmpty();

@@ -146,6 +146,9 @@ class WholeArchiveTest {
                 + treeId + ", 'old 9', '2026-12-01', 84, 80.5, 'dry', 'with a lip', " + me + ")");
         sql("insert into disease_seen (tree_id, disease, seen_on, state, limb, note, seen_by) values (" + treeId
                 + ", 'unknown', '2026-11-01', 'suspected', 'A', 'weeping', " + me + ")");
+        sql(
+                "insert into fruit_picking (tree_id, picked_on, year, kilos, number, spoilt_kilos, note, picked_by) values ("
+                        + treeId + ", '2026-09-12', 2026, 12.5, 110, 0.5, 'windfalls left', " + me + ")");
         sql("insert into incident (site_id, work_day_id, on_date, near_miss, what, entered_by) select " + siteId
                 + ", min(id), '2027-02-10', true, 'A ladder slipped', " + me + " from work_day where site_id = "
                 + siteId);
@@ -207,6 +210,7 @@ class WholeArchiveTest {
                 "old_wound",
                 "wound_look",
                 "disease_seen",
+                "fruit_picking",
                 "photo",
                 "history");
         assertThat(tables)

@@ -76,8 +76,11 @@ class WoodApiTest {
         String look = """
                 {"wound": "old 1", "on": "2027-02-01", "longMm": 80, "shortMm": 76, "state": "fungus", "note": "brackets"}
                 """;
-        post("/api/trees/" + tree + "/looks", look).expect(200);
-        JsonNode again = post("/api/trees/" + tree + "/looks", look).expect(200);
+        UUID key = UUID.randomUUID();
+        TestServer.sendWithKey(key, "POST", "/api/trees/" + tree + "/looks", look)
+                .expect(200);
+        JsonNode again = TestServer.sendWithKey(key, "POST", "/api/trees/" + tree + "/looks", look)
+                .expect(200);
         assertThat(again.at("/wounds/0/looks")).hasSize(1);
         assertThat(again.at("/wounds/0/state").stringValue()).isEqualTo("not-closing");
         TestServer.judged();

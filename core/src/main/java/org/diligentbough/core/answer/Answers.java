@@ -30,6 +30,8 @@ public final class Answers {
     /** From so many effects on cutting's own answer is learned from. */
     private static final int EFFECTS = 3;
 
+    private static final double CM_A_M = 100;
+
     private final OrchardRecords records;
     private final Rulebook rules;
     private final Knowledge knowledge;
@@ -124,7 +126,64 @@ public final class Answers {
         return learned;
     }
 
+    /**
+     * A figure of the rules that the orchard's own records would have otherwise.
+     *
+     * @param value to be taken instead of {@code shipped}
+     */
+    public record Proposal(Figure figure, double shipped, double value, double low, double high, int cases) {
+        private static Proposal of(Figure figure, Learned learned) {
+            return new Proposal(
+                    figure, learned.shipped(), learned.value(), learned.low(), learned.high(), learned.cases());
+        }
+    }
+
+    /** What the orchard's records as a whole would have otherwise, all kinds and seasons together. */
+    public List<Proposal> proposals() {
+        Learning learning = new Learning(knowledge);
+        List<Proposal> found = new ArrayList<>();
+        List<Learning.Case> minutes =
+                records.minutes().values().stream().flatMap(List::stream).toList();
+        if (!minutes.isEmpty()) {
+            found.add(Proposal.of(Figure.MINUTES_TIMES, learning.factor(What.MINUTES, Group.work("all"), 1, minutes)));
+        }
+        learning.regrowthOfAll(records.trees())
+                .ifPresent(learned -> found.add(Proposal.of(Figure.OUTLOOK_SHOOTS, learned)));
+        List<Learning.Case> lengths = records.trees().stream()
+                .flatMap(tree -> tree.regrowth().stream())
+                .filter(one -> one.longestCm().orElse(0) > 0)
+                .map(one -> new Learning.Case(
+                        knowledge.get(Figure.OUTLOOK_SHOOT_M), one.longestCm().getAsDouble() / CM_A_M))
+                .toList();
+        if (!lengths.isEmpty()) {
+            found.add(Proposal.of(
+                    Figure.OUTLOOK_SHOOT_M,
+                    learning.factor(What.LENGTH, Group.work("all"), knowledge.get(Figure.OUTLOOK_SHOOT_M), lengths)));
+        }
+        List<Learning.Case> closed = records.trees().stream()
+                .map(TreeHistory::species)
+                .distinct()
+                .flatMap(kind -> closingCases(kind).stream())
+                .toList();
+        if (!closed.isEmpty()) {
+            found.add(Proposal.of(
+                    Figure.WOUND_CLOSING_TIMES, learning.factor(What.CLOSING, Group.work("all"), 1, closed)));
+        }
+        return found;
+    }
+
     private void closing(Learning learning, Species kind, List<Learned> learned) {
+        List<Learning.Case> cases = closingCases(kind);
+        if (!cases.isEmpty()) {
+            double shipped = cases.stream()
+                    .mapToDouble(Learning.Case::reckoned)
+                    .average()
+                    .orElseThrow();
+            learned.add(learning.factor(What.CLOSING, Group.of(kind), shipped, cases));
+        }
+    }
+
+    private List<Learning.Case> closingCases(Species kind) {
         List<Learning.Case> cases = new ArrayList<>();
         for (TreeHistory tree : records.trees()) {
             if (tree.species() != kind) {
@@ -143,13 +202,7 @@ public final class Answers {
                 }
             }
         }
-        if (!cases.isEmpty()) {
-            double shipped = cases.stream()
-                    .mapToDouble(Learning.Case::reckoned)
-                    .average()
-                    .orElseThrow();
-            learned.add(learning.factor(What.CLOSING, Group.of(kind), shipped, cases));
-        }
+        return cases;
     }
 
     private void fruit(Learning learning, Species kind, List<Learned> learned) {

@@ -128,6 +128,24 @@ public final class Learning {
                 own.cases());
     }
 
+    /** Regrowth of all kinds and ways together, as it is after a cut while dormant; empty where there are no records. */
+    public Optional<Learned> regrowthOfAll(List<TreeHistory> trees) {
+        double shipped = knowledge.get(OUTLOOK_SHOOTS);
+        int shoots = 0;
+        double exposure = 0;
+        int cases = 0;
+        for (TreeHistory tree : trees) {
+            for (Regrown one : tree.regrowth()) {
+                shoots += one.shoots();
+                exposure += one.exposure() * shippedShoots(one.season()) / shipped;
+                cases++;
+            }
+        }
+        return exposure > 0
+                ? Optional.of(regrowth(Group.work("all"), new Regrowths(shipped, shoots, exposure, cases), shipped))
+                : Optional.empty();
+    }
+
     /** Length of the longest shoots by kind. */
     public List<Learned> length(List<TreeHistory> trees) {
         double shippedCm = knowledge.get(OUTLOOK_SHOOT_M) * CM_A_M;
@@ -174,14 +192,19 @@ public final class Learning {
                 cases);
     }
 
+    /** Whether so many shoots are far more than were to be expected. */
+    public boolean tooHard(int shoots, double expected) {
+        return shoots >= knowledge.get(LEARN_TOO_HARD_SHOOTS)
+                && shoots >= knowledge.get(LEARN_TOO_HARD_TIMES) * expected;
+    }
+
     /** Cuts that were answered by twice the shoots to be expected, and more, the newest first. */
     public List<TooHard> tooHard(List<TreeHistory> trees) {
         List<TooHard> found = new ArrayList<>();
         for (TreeHistory tree : trees) {
             for (Regrown one : tree.regrowth()) {
                 double expected = shippedShoots(one.season()) * one.exposure();
-                if (one.shoots() >= knowledge.get(LEARN_TOO_HARD_SHOOTS)
-                        && one.shoots() >= knowledge.get(LEARN_TOO_HARD_TIMES) * expected) {
+                if (tooHard(one.shoots(), expected)) {
                     found.add(new TooHard(tree.label(), one, expected));
                 }
             }

@@ -298,7 +298,8 @@ public enum Figure {
     CROP_LEAF_CM2("cm2", 2, 200),
     CROP_GREEN_STRENGTH_MPA("MPa", 5, 200),
     CROP_SAFETY("times", 1, 20),
-    CROP_THIN_MINUTES("minutes", 0.01, 5);
+    CROP_THIN_MINUTES("minutes", 0.01, 5),
+    LEARN_TOO_HARD_ALLOWANCE("share", 0.1, 1);
 
     private final String unit;
     private final double min;

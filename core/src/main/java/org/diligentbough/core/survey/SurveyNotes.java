@@ -28,6 +28,7 @@ import java.util.Set;
  * @param sparedInGroup whether it is weaker than the others of its group, so that it is only cleaned
  * @param shortenedThisYear limbs that were shortened in the pruning year that runs, by their tags
  * @param renovating whether it was found neglected and has been cut since: its renovation goes on
+ * @param answeredHard that last year's cutting was answered by far more shoots than it should have been
  * @param decay what cut faces and later looks at wounds showed, of those that stand open
  */
 public record SurveyNotes(
@@ -50,7 +51,8 @@ public record SurveyNotes(
         boolean sparedInGroup,
         Set<String> shortenedThisYear,
         boolean renovating,
-        List<FoundDecay> decay) {
+        List<FoundDecay> decay,
+        Optional<AnsweredHard> answeredHard) {
     /** Nothing noted. */
     public static final SurveyNotes NOTHING = new SurveyNotes(
             Optional.empty(),
@@ -72,7 +74,11 @@ public record SurveyNotes(
             false,
             Set.of(),
             false,
-            List.of());
+            List.of(),
+            Optional.empty());
+
+    /** Shoots that answered last year's cutting, and how many were to be expected. */
+    public record AnsweredHard(int shoots, double expected) {}
 
     public SurveyNotes {
         beneath = Set.copyOf(beneath);
@@ -176,7 +182,34 @@ public record SurveyNotes(
                 sparedInGroup,
                 shortenedThisYear,
                 renovating,
-                found);
+                found,
+                answeredHard);
+    }
+
+    /** The same where last year's cutting was answered by far too many shoots. */
+    public SurveyNotes answeredHard(AnsweredHard answer) {
+        return new SurveyNotes(
+                habit,
+                heightSetBy,
+                lopsidedFrom,
+                beneath,
+                hasFruited,
+                lastCut,
+                union,
+                fungus,
+                tiesBite,
+                openWoundCm,
+                consent,
+                spreadTargetM,
+                leafDensity,
+                notEnteredM2,
+                youngShoots,
+                group,
+                sparedInGroup,
+                shortenedThisYear,
+                renovating,
+                decay,
+                Optional.of(answer));
     }
 
     private SurveyNotes with(
@@ -208,7 +241,8 @@ public record SurveyNotes(
                 spared,
                 shortened,
                 goesOn,
-                decay);
+                decay,
+                answeredHard);
     }
 
     /** How a kind grows by nature. */

@@ -155,11 +155,13 @@ public final class TreeFacts {
         if (ownAllowance.isPresent()) {
             return ownAllowance.get().share();
         }
-        return switch (traits.group()) {
-            case PEACH -> figure(Figure.PEACH_ALLOWANCE);
-            case EVERGREEN -> figure(Figure.CITRUS_ALLOWANCE);
-            default -> survey.site().policy().allowance().share();
-        };
+        double usual =
+                switch (traits.group()) {
+                    case PEACH -> figure(Figure.PEACH_ALLOWANCE);
+                    case EVERGREEN -> figure(Figure.CITRUS_ALLOWANCE);
+                    default -> survey.site().policy().allowance().share();
+                };
+        return tree().noted().answeredHard().isPresent() ? usual * figure(Figure.LEARN_TOO_HARD_ALLOWANCE) : usual;
     }
 
     Optional<OwnAllowance> ownAllowance() {

@@ -252,6 +252,11 @@ public final class TreeJudge {
                                 ? ReasonCode.ALLOWANCE_THIRD
                                 : ReasonCode.ALLOWANCE_QUARTER);
         }));
+        tree.noted()
+                .answeredHard()
+                .filter(hard -> own.isEmpty())
+                .ifPresent(hard ->
+                        reasons.add(facts.reason(ReasonCode.ALLOWANCE_ANSWERED_HARD, hard.shoots(), hard.expected())));
         if (dormantMain) {
             reasons.add(facts.reason(ReasonCode.ALLOWANCE_SUMMER, policy().summerAllowance()));
         }

@@ -226,7 +226,9 @@ class Histories {
                                 .map(kept -> new TreeHistory.NamedWound(kept.name(), kept.wound()))
                                 .toList())
                         : Optional.empty(),
-                List.of(),
+                walked.isEmpty()
+                        ? List.of()
+                        : regrown(known, on, ofSite.takenCuts(walked, done), ofSite.taken(walked, done)),
                 looked ? Optional.of(sightings) : Optional.empty(),
                 standing.flatMap(SurveyWood::deadShare),
                 newest.flatMap(SurveyWood::hollow),
@@ -242,6 +244,33 @@ class Histories {
                         year.share(),
                         year.bigCuts()))
                 .toList();
+    }
+
+    /** What grew back near cuts, of the newest look at each that says so. */
+    private static List<TreeHistory.Regrown> regrown(
+            Known known, LocalDate on, List<TreeRecord.TakenCut> cuts, List<TreeRecord.Taken> years) {
+        Map<String, LookRow> newest = new HashMap<>();
+        known.looks().stream()
+                .filter(look -> look.shoots() != null && !look.lookedOn().isAfter(on))
+                .forEach(look -> newest.put(look.wound(), look));
+        List<TreeHistory.Regrown> found = new ArrayList<>();
+        newest.forEach((wound, look) -> cuts.stream()
+                .filter(cut -> cut.limb().equals(wound) && cut.on().isBefore(look.lookedOn()))
+                .reduce((one, later) -> later)
+                .ifPresent(cut -> years.stream()
+                        .filter(year -> year.pruningYear() == cut.pruningYear())
+                        .findFirst()
+                        .ifPresent(year -> found.add(new TreeHistory.Regrown(
+                                cut.pruningYear(),
+                                year.summerShare() > HALF * year.share() ? Season.SUMMER : Season.DORMANT,
+                                cut.shortened() ? TreeHistory.CutWay.HEADING : TreeHistory.CutWay.THINNING,
+                                cut.leafM2(),
+                                year.share(),
+                                look.shoots(),
+                                look.longestCm() == null
+                                        ? OptionalDouble.empty()
+                                        : OptionalDouble.of(look.longestCm()))))));
+        return found;
     }
 
     /** An empty number as null. */

@@ -217,6 +217,8 @@ public class WoodService {
                                 look.longMm(),
                                 look.shortMm(),
                                 look.state(),
+                                look.shoots(),
+                                look.longestCm(),
                                 look.note(),
                                 look.lookedBy()))
                         .toList());

@@ -60,6 +60,8 @@ public record WoodView(
             double longMm,
             double shortMm,
             String state,
+            @MayBeNull Integer shoots,
+            @MayBeNull Double longestCm,
             @MayBeNull String note,
             String by) {}
 

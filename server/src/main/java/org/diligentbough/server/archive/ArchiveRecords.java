@@ -128,6 +128,7 @@ class ArchiveRecords {
                     TAG + ", r.disease collate \"C\", r.seen_on",
                     Set.of("seen_by"),
                     Set.of()),
+            new Carried("pickings", "fruit_picking", OF_TREE, AS_ADDED, Set.of("picked_by"), Set.of()),
             new Carried(PHOTOS, "photo", OF_TREE, AS_ADDED, Set.of("added_by"), Set.of(CAME_AS)),
             new Carried(
                     HISTORY,

@@ -56,7 +56,7 @@ public class FigureService {
      * @param least the least value that makes sense
      * @param changed what the site goes by instead, or null
      */
-    record FigureView(
+    public record FigureView(
             String figure,
             String meaning,
             String unit,
@@ -67,10 +67,10 @@ public class FigureService {
             @MayBeNull ChangedView changed) {}
 
     /** What a site goes by instead. */
-    record ChangedView(double value, @MayBeNull String note, String by, Instant at, long version) {}
+    public record ChangedView(double value, @MayBeNull String note, String by, Instant at, long version) {}
 
     /** Another value for a number, with the version it was based on: 0 while the site goes by the shipped one. */
-    record FigureChange(
+    public record FigureChange(
             @NotNull(message = "is missing; send the version the change is based on")
             Long version,
 

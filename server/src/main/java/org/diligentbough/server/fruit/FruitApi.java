@@ -9,6 +9,7 @@ import org.diligentbough.server.shared.Once;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestHeader;
@@ -39,6 +40,21 @@ class FruitApi {
             @RequestHeader(name = Once.HEADER) Optional<UUID> key,
             @Valid @RequestBody FruitChange change) {
         return service.keepFruit(treeId, year, key, change);
+    }
+
+    /** Keeps one picking of several. */
+    @PostMapping("/pickings")
+    FruitView pick(
+            @PathVariable long treeId,
+            @RequestHeader(name = Once.HEADER) Optional<UUID> key,
+            @Valid @RequestBody FruitService.PickingData data) {
+        return service.pick(treeId, key, data);
+    }
+
+    /** Takes a picking back that was entered by mistake. */
+    @DeleteMapping("/pickings/{pickingId}")
+    FruitView unpick(@PathVariable long treeId, @PathVariable long pickingId) {
+        return service.unpick(treeId, pickingId);
     }
 
     /** Takes a year's fruit back; what it was stays in the history. */

@@ -4,6 +4,8 @@ import com.fasterxml.jackson.annotation.JsonIgnore;
 import io.swagger.v3.oas.annotations.Hidden;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.AssertTrue;
+import jakarta.validation.constraints.DecimalMax;
+import jakarta.validation.constraints.DecimalMin;
 import jakarta.validation.constraints.Max;
 import jakarta.validation.constraints.Min;
 import jakarta.validation.constraints.NotNull;
@@ -73,12 +75,34 @@ public class FruitService {
         this.once = once;
     }
 
-    /** A year's fruit as entered: bloom 0 none to 5 all over, fruits picked, kg picked. */
+    /**
+     * A year's fruit as entered.
+     *
+     * @param bloom 0 none to 5 all over
+     * @param fruitSet how much of the bloom set, 0 to 5
+     * @param thinned fruits taken off
+     * @param number fruits picked
+     * @param kilos picked, kg
+     * @param meanFruitG mean weight of a fruit, g
+     * @param colour 0 green to 5 full
+     * @param spoiltShare 0 to 1
+     * @param reachKilos left out of reach, kg: the birds get those
+     * @param firstKilos of a fig's first crop, kg
+     * @param keptKilos where it went, kg
+     */
     public record FruitData(
             @MayBeNull
             @Min(value = 0, message = "give 0 for none to 5 for all over")
             @Max(value = 5, message = "give 0 for none to 5 for all over")
             Integer bloom,
+
+            @MayBeNull @Min(value = 0, message = "cannot be under 0") @Max(value = 5, message = "give 0 to 5")
+            Integer fruitSet,
+
+            @MayBeNull
+            @Min(value = 0, message = "cannot be under 0")
+            @Max(value = 100000, message = "is more than a tree bears; give 0 to 100000 fruits")
+            Integer thinned,
 
             @MayBeNull
             @Min(value = 0, message = "cannot be under 0")
@@ -89,6 +113,49 @@ public class FruitService {
             @Min(value = 0, message = "cannot be under 0 kg")
             @Max(value = 2000, message = "is more than a tree bears; give 0 to 2000 kg")
             Double kilos,
+
+            @MayBeNull
+            @DecimalMin(value = "0.1", message = "cannot be under 0.1")
+            @DecimalMax(value = "5000", message = "is heavier than any fruit; give g")
+            Double meanFruitG,
+
+            @MayBeNull @Min(value = 0, message = "cannot be under 0") @Max(value = 5, message = "give 0 to 5")
+            Integer colour,
+
+            @MayBeNull
+            @DecimalMin(value = "0", message = "cannot be under 0")
+            @DecimalMax(value = "1", message = "is a share; give 0 to 1")
+            Double spoiltShare,
+
+            @MayBeNull
+            @DecimalMin(value = "0", message = "cannot be under 0")
+            @DecimalMax(value = "2000", message = "is more than a tree bears; give 0 to 2000 kg")
+            Double reachKilos,
+
+            @MayBeNull
+            @DecimalMin(value = "0", message = "cannot be under 0")
+            @DecimalMax(value = "2000", message = "is more than a tree bears; give 0 to 2000 kg")
+            Double firstKilos,
+
+            @MayBeNull
+            @DecimalMin(value = "0", message = "cannot be under 0")
+            @DecimalMax(value = "2000", message = "is more than a tree bears; give 0 to 2000 kg")
+            Double keptKilos,
+
+            @MayBeNull
+            @DecimalMin(value = "0", message = "cannot be under 0")
+            @DecimalMax(value = "2000", message = "is more than a tree bears; give 0 to 2000 kg")
+            Double sharedKilos,
+
+            @MayBeNull
+            @DecimalMin(value = "0", message = "cannot be under 0")
+            @DecimalMax(value = "2000", message = "is more than a tree bears; give 0 to 2000 kg")
+            Double givenKilos,
+
+            @MayBeNull
+            @DecimalMin(value = "0", message = "cannot be under 0")
+            @DecimalMax(value = "2000", message = "is more than a tree bears; give 0 to 2000 kg")
+            Double pressedKilos,
 
             @MayBeNull @Size(max = 1000, message = "is longer than 1000 letters")
             String note) {
@@ -120,7 +187,40 @@ public class FruitService {
     public record BiennialView(@MayBeNull Double index, int years, int yearsWanted) {}
 
     /** All years, oldest first. */
-    public record FruitView(List<FruitYearView> years, BiennialView biennial) {}
+    public record FruitView(List<FruitYearView> years, List<PickingView> pickings, BiennialView biennial) {}
+
+    /** One picking of several in a year. */
+    public record PickingView(
+            long id,
+            LocalDate on,
+            int year,
+            @MayBeNull Double kilos,
+            @MayBeNull Integer number,
+            @MayBeNull Double spoiltKilos,
+            @MayBeNull String note,
+            String by) {}
+
+    /** What was picked of a tree on a day: kilos or number, or both. */
+    public record PickingData(
+            @NotNull(message = "is missing; give the day") LocalDate on,
+
+            @MayBeNull
+            @DecimalMin(value = "0", message = "cannot be under 0 kg")
+            @DecimalMax(value = "2000", message = "is more than a tree bears; give 0 to 2000 kg")
+            Double kilos,
+
+            @MayBeNull
+            @Min(value = 0, message = "cannot be under 0")
+            @Max(value = 20000, message = "is more than a tree bears; give 0 to 20000 fruits")
+            Integer number,
+
+            @MayBeNull
+            @DecimalMin(value = "0", message = "cannot be under 0 kg")
+            @DecimalMax(value = "2000", message = "is more than a tree bears; give 0 to 2000 kg")
+            Double spoiltKilos,
+
+            @MayBeNull @Size(max = 500, message = "is longer than 500 letters")
+            String note) {}
 
     /** A year's fruit, with the version it was based on: 0 for a year without any. */
     record FruitChange(
@@ -146,6 +246,17 @@ public class FruitService {
                 record.figures().stream()
                         .map(figures -> view(figures, rows.get(figures.year().year()), opened))
                         .toList(),
+                fruit.pickingsOf(treeId).stream()
+                        .map(row -> new PickingView(
+                                row.id(),
+                                row.pickedOn(),
+                                row.year(),
+                                row.kilos(),
+                                row.number(),
+                                row.spoiltKilos(),
+                                row.note(),
+                                row.pickedBy()))
+                        .toList(),
                 new BiennialView(orNull(biennial.index()), biennial.years(), biennial.yearsWanted()));
     }
 
@@ -154,7 +265,14 @@ public class FruitService {
                 row.year(),
                 row.bloom() == null ? OptionalInt.empty() : OptionalInt.of(row.bloom()),
                 row.number() == null ? OptionalInt.empty() : OptionalInt.of(row.number()),
-                row.kilos() == null ? OptionalDouble.empty() : OptionalDouble.of(row.kilos()));
+                number(row.kilos()),
+                number(row.meanFruitG()),
+                number(row.spoiltShare()),
+                false);
+    }
+
+    private static OptionalDouble number(Double value) {
+        return value == null ? OptionalDouble.empty() : OptionalDouble.of(value);
     }
 
     private static FruitYearView view(YearFigures figures, FruitRow row, Optional<LocalDate> opened) {
@@ -209,6 +327,67 @@ public class FruitService {
         FruitRow after = fruit.find(treeId, year).orElseThrow();
         before.ifPresentOrElse(row -> history.changed(about, row, after), () -> history.added(about, after));
         return year;
+    }
+
+    /** Keeps one picking; the year's kilos and number are the sum of its pickings from then on. */
+    @Transactional
+    public FruitView pick(long treeId, Optional<UUID> key, PickingData data) {
+        once.keep(key, "picking of tree " + treeId, data, () -> {
+            long who = person.id();
+            TreeRow tree = orchard.taken(treeId);
+            SiteRow site = orchard.site(tree.siteId());
+            LocalDate now = today.in(site.zone());
+            if (data.on().isAfter(now)) {
+                throw ProblemException.wrongField("/on", "lies in the future; give a day up to today");
+            }
+            if (data.kilos() == null && data.number() == null) {
+                throw ProblemException.wrongField("/kilos", "is missing; give kilos or a number of fruits");
+            }
+            int year = PruningYear.of(data.on(), site.latitude() < 0).year();
+            if (data.on().equals(now)) {
+                picking.notBefore(tree, now).ifPresent(from -> {
+                    throw ProblemException.wrongField(
+                            "/on",
+                            "cannot be: here nothing of this kind is ripe before " + from
+                                    + "; choose the day it was picked");
+                });
+            }
+            fruit.pick(treeId, year, data, who);
+            sum(treeId, year, who);
+            history.added(new About("picking", treeId, tree.siteId(), treeId), data);
+            return treeId;
+        });
+        return fruit(treeId);
+    }
+
+    /** Takes a picking back that was entered by mistake. */
+    @Transactional
+    public FruitView unpick(long treeId, long picked) {
+        long who = person.id();
+        TreeRow tree = orchard.taken(treeId);
+        FruitMapper.PickingRow before = fruit.pickingsOf(treeId).stream()
+                .filter(one -> one.id() == picked)
+                .findFirst()
+                .orElseThrow(() -> ProblemException.notFound("There is no such picking of this tree."));
+        fruit.unpick(picked);
+        sum(treeId, before.year(), who);
+        history.takenAway(new About("picking", treeId, tree.siteId(), treeId), before);
+        return fruit(treeId);
+    }
+
+    private void sum(long treeId, int year, long who) {
+        List<FruitMapper.PickingRow> all = fruit.pickingsOf(treeId).stream()
+                .filter(one -> one.year() == year)
+                .toList();
+        boolean weighed = all.stream().anyMatch(one -> one.kilos() != null);
+        boolean counted = all.stream().anyMatch(one -> one.number() != null);
+        double kilos = all.stream()
+                .mapToDouble(one -> one.kilos() == null ? 0 : one.kilos())
+                .sum();
+        int number = all.stream()
+                .mapToInt(one -> one.number() == null ? 0 : one.number())
+                .sum();
+        fruit.sum(treeId, year, weighed ? kilos : null, counted ? number : null, who);
     }
 
     /** Takes a year's fruit back; what it was stays in the history. */

@@ -136,7 +136,8 @@ public final class SurveyMapping {
                 false,
                 Set.of(),
                 false,
-                List.of());
+                List.of(),
+                Optional.empty());
     }
 
     private static TreeSurvey.Trunk trunk(TrunkFile trunk) {

@@ -62,8 +62,7 @@ public class TreeRecords {
             return Optional.empty();
         }
         List<Visit> done = done(treeId, on, withoutVisit);
-        List<FoundDecay> rotting = rotting(wounds.oldOf(treeId), wounds.looksOf(treeId), on);
-        return Optional.of(rules.standing(known, done, rotting));
+        return Optional.of(standing(known, done, wounds.oldOf(treeId), wounds.looksOf(treeId), on));
     }
 
     /** What was done to a tree up to a day, as if one visit had not been logged. */
@@ -118,11 +117,30 @@ public class TreeRecords {
         Map<Long, TreeToday> found = new HashMap<>();
         known.forEach((treeId, surveysOfTree) -> found.put(
                 treeId,
-                rules.standing(
+                standing(
                         surveysOfTree,
                         done.getOrDefault(treeId, List.of()),
-                        rotting(old.getOrDefault(treeId, List.of()), looks.getOrDefault(treeId, List.of()), on))));
+                        old.getOrDefault(treeId, List.of()),
+                        looks.getOrDefault(treeId, List.of()),
+                        on)));
         return found;
+    }
+
+    private TreeToday standing(
+            List<Survey> known, List<Visit> done, List<OldWoundRow> old, List<LookRow> looks, LocalDate on) {
+        TreeToday standing = rules.standing(known, done, rotting(old, looks, on));
+        Map<String, Integer> shoots = new HashMap<>();
+        looks.stream()
+                .filter(look -> look.shoots() != null && !look.lookedOn().isAfter(on))
+                .forEach(look -> shoots.put(look.wound(), look.shoots()));
+        return rules.answeredHard(known, done, shoots)
+                .map(hard -> new TreeToday(
+                        standing.survey()
+                                .wanting(
+                                        standing.survey().tree().targetHeightM(),
+                                        standing.survey().tree().noted().answeredHard(hard)),
+                        standing.taken()))
+                .orElse(standing);
     }
 
     /** What was done to the trees of a site up to a day. */

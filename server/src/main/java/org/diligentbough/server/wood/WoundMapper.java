@@ -31,6 +31,8 @@ public interface WoundMapper {
             Double longMm,
             Double shortMm,
             String state,
+            Integer shoots,
+            Double longestCm,
             String note,
             String lookedBy) {}
 
@@ -43,7 +45,7 @@ public interface WoundMapper {
             from old_wound w join person p on p.id = w.found_by join tree t on t.id = w.tree_id
             """;
     String LOOKS = """
-            select l.tree_id, l.wound, l.looked_on, l.long_mm, l.short_mm, l.state, l.note, p.name as looked_by
+            select l.tree_id, l.wound, l.looked_on, l.long_mm, l.short_mm, l.state, l.shoots, l.longest_cm, l.note, p.name as looked_by
             from wound_look l join person p on p.id = l.looked_by join tree t on t.id = l.tree_id
             """;
     String DISEASE = """
@@ -83,10 +85,11 @@ public interface WoundMapper {
 
     /** A second look on a day takes the place of the first. */
     @Insert("""
-            insert into wound_look (tree_id, wound, looked_on, long_mm, short_mm, state, note, looked_by)
-            values (#{treeId}, #{d.wound}, #{d.on}, #{d.longMm}, #{d.shortMm}, #{d.state}, nullif(btrim(#{d.note}), ''), #{who})
+            insert into wound_look (tree_id, wound, looked_on, long_mm, short_mm, state, shoots, longest_cm, note, looked_by)
+            values (#{treeId}, #{d.wound}, #{d.on}, #{d.longMm}, #{d.shortMm}, #{d.state}, #{d.shoots}, #{d.longestCm},
+                    nullif(btrim(#{d.note}), ''), #{who})
             on conflict (tree_id, wound, looked_on) do update set long_mm = excluded.long_mm, short_mm = excluded.short_mm,
-                state = excluded.state, note = excluded.note, looked_by = excluded.looked_by
+                state = excluded.state, shoots = excluded.shoots, longest_cm = excluded.longest_cm, note = excluded.note, looked_by = excluded.looked_by
             """)
     int look(@Param("treeId") long treeId, @Param("d") LookData data, @Param("who") long who);
 
@@ -123,4 +126,13 @@ public interface WoundMapper {
             @Param("year") int year,
             @Param("grade") String grade,
             @Param("worst") String worst);
+
+    /** Light of a site's trees today and when their plans are done: means; null where nothing fruits. */
+    record LightRow(Double light, Double inLight, Double inLightAfter) {}
+
+    @Select("""
+            select avg(j.light) as light, avg(j.in_light) as in_light, avg(j.in_light_after) as in_light_after
+            from tree_judgement j join tree t on t.id = j.tree_id where t.site_id = #{siteId}
+            """)
+    LightRow lightOf(long siteId);
 }

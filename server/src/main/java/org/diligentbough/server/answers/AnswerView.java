@@ -1,0 +1,63 @@
+package org.diligentbough.server.answers;
+
+import java.util.List;
+import java.util.Map;
+import org.diligentbough.server.shared.MayBeNull;
+
+/**
+ * What a site's records answer: its years, what cutting did, what was learned, what to look at.
+ *
+ * @param answers of the records, as the open record file has them
+ */
+record AnswerView(
+        int year,
+        List<YearSum> years,
+        LightSum light,
+        WoundSum wounds,
+        RecordAnswer answers,
+        List<ProposalView> proposals,
+        List<String> lookAt) {
+
+    /**
+     * A year of the whole site; a pruning year for work, a calendar year for fruit, grades as they stood at its end.
+     *
+     * @param kilos picked; null where nothing was recorded
+     * @param reckonedMinutes person-minutes planned of the visits logged
+     * @param tookMinutes person-minutes they took
+     * @param grades trees by grade
+     */
+    record YearSum(
+            int year,
+            @MayBeNull Double kilos,
+            int treesPicked,
+            int cuts,
+            @MayBeNull Double meanShare,
+            int reckonedMinutes,
+            int tookMinutes,
+            Map<String, Integer> grades) {}
+
+    /** Means over the trees: of open-sky light, and of the fruiting wood in enough of it today and after the plans. */
+    record LightSum(
+            @MayBeNull Double light,
+            @MayBeNull Double inLight,
+            @MayBeNull Double inLightAfter) {}
+
+    /** Wounds by what becomes of them, and how many are to be looked at. */
+    record WoundSum(int closing, int closed, int notClosing, int due) {}
+
+    /**
+     * A number that the site's own records would have otherwise.
+     *
+     * @param now what the site goes by today
+     */
+    record ProposalView(
+            String figure,
+            String meaning,
+            String unit,
+            double shipped,
+            double now,
+            double value,
+            double low,
+            double high,
+            int cases) {}
+}

@@ -1,0 +1,36 @@
+package org.diligentbough.server.answers;
+
+import java.util.List;
+import org.diligentbough.server.shared.MayBeNull;
+
+/**
+ * How many fruits a tree is to be left with, which limbs would break under theirs, and why it bore little.
+ *
+ * @param least fruits to leave, from what to what by all grounds
+ * @param thinLeast to take off of those counted; null where nobody counted
+ * @param kilos to expect of what is left; null where no weight of a fruit is known
+ * @param how far apart, and when
+ */
+record CropView(
+        List<CropGround> grounds,
+        int least,
+        int most,
+        @MayBeNull Integer thinLeast,
+        @MayBeNull Integer thinMost,
+        int minutes,
+        @MayBeNull Double kilos,
+        String how,
+        List<LimbLoadView> limbs,
+        int whyYear,
+        List<CauseView> why) {
+
+    /** One ground for a number of fruits. */
+    record CropGround(String ground, String text, int least, int most) {}
+
+    /** A limb that its fruit would be too much for: thin or prop. */
+    record LimbLoadView(String limb, double kilos, double ofStrength, String holds) {}
+
+    /** A cause of a poor crop, the likeliest first, with what speaks for and against it and which look would tell. */
+    record CauseView(
+            String cause, String text, double weight, List<String> speaksFor, List<String> against, String look) {}
+}

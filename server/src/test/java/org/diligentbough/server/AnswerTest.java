@@ -1,0 +1,176 @@
+package org.diligentbough.server;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.diligentbough.server.TestServer.get;
+import static org.diligentbough.server.TestServer.post;
+
+import java.util.UUID;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import tools.jackson.databind.JsonNode;
+
+/** What a site's own records answer: fruit, regrowth, learning, crop load. */
+class AnswerTest {
+    private final long who = TestServer.person("Anna Answers", 1970);
+    private long site;
+    private long tree;
+
+    @BeforeEach
+    void aTreeThatWasCut() {
+        site = TestServer.site("Answer " + UUID.randomUUID());
+        tree = TestServer.tree(site, "A-1");
+        post(
+                        "/api/trees/" + tree + "/surveys",
+                        TestServer.walkJson()
+                                .replaceFirst("\"surveyedOn\": \"[^\"]*\"", "\"surveyedOn\": \"2026-01-15\""))
+                .expect(201);
+        long visit = post("/api/trees/" + tree + "/visits", "{}")
+                .expect(201)
+                .get("visitId")
+                .longValue();
+        post("/api/visits/" + visit + "/log", """
+                        {"key": "%s", "on": "2026-02-15", "minutes": 90, "people": [%d], "prunings": "chipped", "shoots": 0,
+                         "cuts": [{"limb": "A", "outcome": "other", "kind": "shorten", "alongM": 1.0, "diameterCm": 8.0, "wood": "sound"}]}
+                        """.formatted(UUID.randomUUID(), who))
+                .expect(201);
+    }
+
+    private void grewBack(int shoots) {
+        post("/api/trees/" + tree + "/looks", """
+                        {"wound": "A", "on": "2027-01-20", "longMm": 74, "shortMm": 70, "state": "closing", "shoots": %d, "longestCm": 160}
+                        """.formatted(shoots)).expect(200);
+    }
+
+    @Test
+    void regrowthIsLearnedAcceptedAndStandsInNumbers() {
+        JsonNode before = get("/api/sites/" + site + "/answer").expect(200);
+        assertThat(before.at("/answers/learned").valueStream().map(one -> one.get("what")
+                        .stringValue()))
+                .doesNotContain("regrowth");
+        grewBack(20);
+        JsonNode after = get("/api/sites/" + site + "/answer").expect(200);
+        JsonNode regrowth = after.at("/answers/learned")
+                .valueStream()
+                .filter(one -> one.get("what").stringValue().equals("regrowth"))
+                .findFirst()
+                .orElseThrow();
+        assertThat(regrowth.get("cut").stringValue()).isEqualTo("heading");
+        assertThat(regrowth.get("value").doubleValue()).isGreaterThan(6);
+        JsonNode proposal = after.get("proposals")
+                .valueStream()
+                .filter(one -> one.get("figure").stringValue().equals("outlook-shoots"))
+                .findFirst()
+                .orElseThrow();
+        assertThat(proposal.get("now").doubleValue()).isEqualTo(6);
+        JsonNode accepted = post("/api/sites/" + site + "/learned", "{\"figure\": \"outlook-shoots\"}")
+                .expect(200);
+        JsonNode again = accepted.get("proposals")
+                .valueStream()
+                .filter(one -> one.get("figure").stringValue().equals("outlook-shoots"))
+                .findFirst()
+                .orElseThrow();
+        assertThat(again.get("now").doubleValue())
+                .isEqualTo(proposal.get("value").doubleValue());
+        assertThat(again.get("value").doubleValue())
+                .as("what was learned is not learned again")
+                .isEqualTo(proposal.get("value").doubleValue());
+        assertThat(get("/api/sites/" + site + "/figures").text()).contains("learned from 1 of the orchard");
+        post("/api/sites/" + site + "/learned", "{\"figure\": \"green-density\"}")
+                .expect(422);
+    }
+
+    @Test
+    void aCutAnsweredTooHardLessensTheNextAllowance() {
+        JsonNode before = get("/api/trees/" + tree + "/judgement").expect(200);
+        double usual = before.at("/evaluation/tree/allowance/year").doubleValue();
+        grewBack(60);
+        JsonNode after = get("/api/trees/" + tree + "/judgement").expect(200);
+        assertThat(after.toString()).contains("allowance-answered-hard");
+        assertThat(after.at("/evaluation/tree/allowance/year").doubleValue()).isLessThan(usual);
+        assertThat(get("/api/sites/" + site + "/answer")
+                        .expect(200)
+                        .at("/answers/tooHard/0/label")
+                        .stringValue())
+                .isEqualTo("A-1");
+    }
+
+    @Test
+    void severalPickingsMakeAYear() {
+        String at = "/api/trees/" + tree + "/fruit/pickings";
+        post(at, "{\"on\": \"2026-09-10\", \"kilos\": 12.5}").expect(200);
+        JsonNode found = post(at, "{\"on\": \"2026-09-24\", \"kilos\": 7.5, \"number\": 60}")
+                .expect(200);
+        assertThat(found.at("/years/0/data/kilos").doubleValue()).isEqualTo(20);
+        assertThat(found.at("/years/0/data/number").intValue()).isEqualTo(60);
+        long first = found.at("/pickings/0/id").longValue();
+        assertThat(TestServer.send("DELETE", at + "/" + first, null)
+                        .expect(200)
+                        .at("/years/0/data/kilos")
+                        .doubleValue())
+                .isEqualTo(7.5);
+        assertThat(post(at, "{\"on\": \"2036-09-10\", \"kilos\": 2}")
+                        .expect(422)
+                        .at("/errors/0/pointer")
+                        .stringValue())
+                .isEqualTo("/on");
+    }
+
+    @Test
+    void fruitComesAndGoesAsATable() {
+        TestServer.put("/api/trees/" + tree + "/fruit/2025", """
+                        {"version": 0, "data": {"bloom": 4, "fruitSet": 3, "kilos": 31.5, "meanFruitG": 110, "colour": 4, "spoiltShare": 0.1,
+                         "keptKilos": 20, "pressedKilos": 11.5, "note": "good year"}}
+                        """).expect(200);
+        String table = get("/api/sites/" + site + "/fruit.csv").text();
+        assertThat(table).contains("A-1,2025,4,3,,,31.5,110.0,4,0.1");
+        TestServer.sendAny(
+                        "POST", "/api/sites/" + site + "/fruit.csv", "text/csv", table.replace("31.5,110", "33.5,110"))
+                .expect(200);
+        assertThat(get("/api/trees/" + tree + "/fruit")
+                        .expect(200)
+                        .at("/years/0/data/kilos")
+                        .doubleValue())
+                .isEqualTo(33.5);
+        JsonNode refused = TestServer.sendAny(
+                        "POST",
+                        "/api/sites/" + site + "/fruit.csv",
+                        "text/csv",
+                        "tree,year,kg\nA-1,2024,20\nNope,2024,x\n")
+                .expect(422);
+        assertThat(refused.get("errors"))
+                .extracting(one -> one.get("pointer").stringValue())
+                .contains("/rows/2/tree", "/rows/2/kg");
+        assertThat(get("/api/trees/" + tree + "/fruit").expect(200).get("years"))
+                .hasSize(1);
+    }
+
+    @Test
+    void cropLoadAndWhyThereWasNone() {
+        TestServer.put(
+                        "/api/trees/" + tree + "/fruit/2025",
+                        "{\"version\": 0, \"data\": {\"bloom\": 5, \"kilos\": 60, \"number\": 500}}")
+                .expect(200);
+        TestServer.put("/api/trees/" + tree + "/fruit/2024", "{\"version\": 0, \"data\": {\"kilos\": 20}}")
+                .expect(200);
+        TestServer.put("/api/trees/" + tree + "/fruit/2026", "{\"version\": 0, \"data\": {\"bloom\": 1, \"kilos\": 2}}")
+                .expect(200);
+        JsonNode crop = get("/api/trees/" + tree + "/crop?counted=100000").expect(200);
+        assertThat(crop.get("grounds")).hasSize(2);
+        assertThat(crop.get("least").intValue())
+                .isLessThanOrEqualTo(crop.get("most").intValue());
+        assertThat(crop.get("thinLeast").intValue())
+                .isEqualTo(100_000 - crop.get("most").intValue());
+        assertThat(crop.at("/why/0/cause").stringValue()).isEqualTo("off-year");
+        assertThat(crop.at("/why/0/speaksFor")).isNotEmpty();
+        get("/api/trees/" + tree + "/crop?counted=-1").expect(422);
+    }
+
+    @Test
+    void tablesOfTheAnswer() {
+        for (String table : new String[] {"years", "cutting", "efficiency", "wounds", "grades", "learned"}) {
+            assertThat(get("/api/sites/" + site + "/answer.csv?table=" + table).text())
+                    .contains(",");
+        }
+        get("/api/sites/" + site + "/answer.csv?table=none").expect(404);
+    }
+}

@@ -1,0 +1,345 @@
+import { Button } from 'react-bootstrap';
+import { Link, useParams } from 'react-router';
+import type { Answer } from '../api/client';
+import { useSite } from '../api/orchard';
+import { counted, minutes, percent, Words, words } from '../parts/format';
+import { Loading } from '../parts/Loading';
+import { DECIDE, LEAD, May } from '../parts/May';
+import { ProblemAlert } from '../parts/ProblemAlert';
+import { useTitle } from '../parts/useTitle';
+import { DISEASES } from '../vocabulary/survey';
+import { Intervals, Picture, ShareBars, YearBars } from './pictures';
+import { useAccept, useAnswer } from './queries';
+import { asShare, biennialSays, cuttingSays, fruitSays, learnedSays, round } from './sentences';
+
+const LETTERS = ['A', 'B', 'C', 'D', 'E'];
+const TABLES = ['years', 'cutting', 'efficiency', 'wounds', 'grades', 'learned'];
+const SHOWN_TREES = 12;
+
+/** The orchard's year: ten pictures, each with a sentence; what was learned; what to look at. To be printed for a committee. */
+export function AnswerView() {
+  const siteId = Number(useParams().siteId);
+  const site = useSite(siteId);
+  const answer = useAnswer(siteId);
+  useTitle('Answer');
+  if (!site.data || !answer.data) return <Loading error={site.error ?? answer.error} />;
+  return <Pictures siteId={siteId} name={site.data.data.name} of={answer.data} />;
+}
+
+function Pictures({ siteId, name, of }: { siteId: number; name: string; of: Answer }) {
+  const { years, light, wounds, answers } = of;
+  const worked = years.filter((year) => year.tookMinutes > 0);
+  const took = worked.reduce((sum, year) => sum + year.tookMinutes, 0);
+  const reckoned = worked.reduce((sum, year) => sum + year.reckonedMinutes, 0);
+  const graded = years.filter((year) => Object.keys(year.grades).length > 0);
+  const last = graded.at(-1);
+  const poor = (last?.grades.D ?? 0) + (last?.grades.E ?? 0);
+  const spreading = answers.disease.filter((one) => one.p < 0.1 && one.sick > 1);
+  const trees = answers.response.trees
+    .filter((one) => one.effect != null)
+    .sort((one, other) => other.effect! - one.effect!)
+    .slice(0, SHOWN_TREES);
+  return (
+    <div className="answer">
+      <div className="d-flex gap-3 align-items-baseline flex-wrap">
+        <h1 className="mb-0">
+          {name}: what the trees answer <small className="faint">{of.year}</small>
+        </h1>
+        <Button className="no-print" size="sm" variant="outline-primary" onClick={() => window.print()}>
+          Print
+        </Button>
+        <Link className="no-print" to={'/sites/' + siteId + '/harvest'}>
+          Harvest day
+        </Link>
+        <Link className="no-print" to={'/sites/' + siteId + '/looks'}>
+          Wounds to look at
+        </Link>
+      </div>
+      <div className="answer-pictures">
+        <Picture title="Fruit" says={fruitSays(years)}>
+          <YearBars
+            label={
+              'Kilos picked by year: ' +
+              years.map((year) => year.year + ' ' + Math.round(year.kilos ?? 0)).join(', ')
+            }
+            bars={years
+              .filter((year) => year.kilos != null)
+              .map((year) => ({
+                year: year.year,
+                parts: [{ value: year.kilos!, className: 'fruit' }],
+                top: years.length < 10 ? Math.round(year.kilos!) + ' kg' : undefined,
+              }))}
+          />
+        </Picture>
+        <Picture title="What cutting did for the fruit" says={cuttingSays(answers.response)}>
+          {trees.length > 0 && (
+            <Intervals
+              label="Fruit after cutting against like trees, by tree"
+              zeroName="as like trees"
+              write={(value) => (value > 0 ? '+' : '') + Math.round((Math.exp(value) - 1) * 100) + ' %'}
+              rows={trees.map((one) => ({
+                name: one.label + ', ' + one.pruningYear,
+                value: one.effect,
+                low: one.low,
+                high: one.high,
+                faint: one.says === 'too-little-to-tell',
+              }))}
+            />
+          )}
+        </Picture>
+        <Picture
+          title="By how much was taken"
+          says={
+            answers.response.slope.perTenth == null
+              ? 'Too few cuts of different shares to say whether more is better.'
+              : `Each tenth of the crown more: ${asShare(answers.response.slope.perTenth)} fruit.`
+          }
+        >
+          <Intervals
+            label="Fruit by share of the crown taken"
+            zeroName="as like trees"
+            write={(value) => (value > 0 ? '+' : '') + Math.round((Math.exp(value) - 1) * 100) + ' %'}
+            rows={answers.response.byShare.map((one) => ({
+              name:
+                one.from === 0
+                  ? 'under ' + percent(one.to)
+                  : one.to === 1
+                    ? percent(one.from) + ' and more'
+                    : percent(one.from) + ' to ' + percent(one.to),
+              value: one.effect,
+              low: one.low,
+              high: one.high,
+            }))}
+          />
+        </Picture>
+        <Picture
+          title="Light"
+          says={
+            light.inLight == null
+              ? 'No fruiting wood was entered yet.'
+              : `${percent(light.inLight)} of the fruiting wood has light enough for fruit buds${
+                  light.inLightAfter == null ? '' : '; when the plans are done ' + percent(light.inLightAfter)
+                }.`
+          }
+        >
+          {light.inLight != null && (
+            <ShareBars
+              label="Fruiting wood in light"
+              shares={[
+                ['today', light.inLight],
+                ...(light.inLightAfter == null
+                  ? []
+                  : ([['after the plans', light.inLightAfter]] as [string, number][])),
+              ]}
+            />
+          )}
+        </Picture>
+        <Picture
+          title="Work"
+          says={
+            took === 0
+              ? 'Nothing was logged yet.'
+              : `${minutes(took)} of work logged where ${minutes(reckoned)} were reckoned, on ${counted(
+                  worked.reduce((sum, year) => sum + year.cuts, 0),
+                  'cut',
+                )}.`
+          }
+        >
+          <YearBars
+            label={
+              'Person-hours logged by year: ' +
+              worked.map((year) => year.year + ' ' + Math.round(year.tookMinutes / 60)).join(', ')
+            }
+            bars={worked.map((year) => ({
+              year: year.year,
+              parts: [{ value: year.tookMinutes, className: 'work' }],
+              top: Math.round(year.tookMinutes / 60) + ' h',
+            }))}
+          />
+        </Picture>
+        <Picture
+          title="Shoots that answer cuts"
+          says={
+            learnedSays(answers.learned, 'regrowth') +
+            (answers.tooHard.length > 0
+              ? ` Cut too hard: ${answers.tooHard.map((one) => one.label + ' in ' + one.pruningYear).join(', ')}.`
+              : '')
+          }
+        >
+          <Intervals
+            label="Shoots for each square metre of leaf cut and share of the crown"
+            zero={6}
+            zeroName="as shipped, 6"
+            write={(value) => String(round(value))}
+            rows={answers.learned
+              .filter((one) => one.what === 'regrowth')
+              .map((one) => ({
+                name: words(one.kind ?? '') + (one.cut === 'heading' ? ', short.' : ', taken'),
+                value: one.value,
+                low: one.low,
+                high: one.high,
+              }))}
+          />
+        </Picture>
+        <Picture
+          title="Wounds"
+          says={
+            <>
+              {wounds.closing} closing, {wounds.closed} closed, {wounds.notClosing} not closing;{' '}
+              <Link to={'/sites/' + siteId + '/looks'}>{wounds.due} to look at</Link>.{' '}
+              {learnedSays(answers.learned, 'closing')}
+            </>
+          }
+        >
+          <ShareBars
+            label="Wounds by what becomes of them"
+            shares={(
+              [
+                ['closing', wounds.closing],
+                ['closed', wounds.closed],
+                ['not closing', wounds.notClosing],
+              ] as [string, number][]
+            ).map(([word, number]) => [
+              word,
+              number / Math.max(1, wounds.closing + wounds.closed + wounds.notClosing),
+            ])}
+          />
+        </Picture>
+        <Picture
+          title="How sound the wood is"
+          says={
+            last
+              ? `${poor} of ${counted(
+                  Object.values(last.grades).reduce((sum, number) => sum + number, 0),
+                  'tree',
+                )} are poor or failing (D, E).`
+              : 'No tree was walked yet.'
+          }
+        >
+          <YearBars
+            label="Trees by grade and year"
+            bars={graded.map((year) => ({
+              year: year.year,
+              parts: [...LETTERS]
+                .reverse()
+                .map((letter) => ({ value: year.grades[letter] ?? 0, className: 'graded-' + letter })),
+            }))}
+          />
+          <p className="legend">
+            {LETTERS.map((letter) => (
+              <span key={letter}>
+                <i className={'graded-' + letter} aria-hidden /> {letter}
+              </span>
+            ))}
+          </p>
+        </Picture>
+        <Picture title="Every other year" says={biennialSays(answers.biennial)}>
+          <Intervals
+            label="Biennial bearing index by tree"
+            zeroName="steady"
+            write={(value) => value.toFixed(2)}
+            rows={answers.biennial
+              .filter((one) => one.index != null)
+              .sort((one, other) => other.index! - one.index!)
+              .slice(0, 8)
+              .map((one) => ({ name: one.label, value: one.index }))}
+          />
+        </Picture>
+        <Picture
+          title="What to look at"
+          says={
+            spreading.length > 0
+              ? spreading.map((one) => DISEASES[one.kind]).join(' and ') + ' goes from tree to tree.'
+              : 'No disease lies closer together than chance has it.'
+          }
+        >
+          <ul>
+            {of.lookAt.map((one) => (
+              <li key={one}>{one}</li>
+            ))}
+            {of.lookAt.length === 0 && <li>Nothing stands out.</li>}
+          </ul>
+        </Picture>
+      </div>
+      <Learned siteId={siteId} of={of} />
+      <p className="no-print">
+        As tables (CSV):{' '}
+        <May siteId={siteId} roles={LEAD}>
+          {TABLES.map((table) => (
+            <a key={table} className="me-3" href={'/api/sites/' + siteId + '/answer.csv?table=' + table}>
+              {table}
+            </a>
+          ))}
+          <a className="me-3" href={'/api/sites/' + siteId + '/fruit.csv'}>
+            fruit
+          </a>
+        </May>
+      </p>
+    </div>
+  );
+}
+
+/** What the orchard's own records would have otherwise, beside what was shipped; accepted it is what plans go by. */
+function Learned({ siteId, of }: { siteId: number; of: Answer }) {
+  const accept = useAccept(siteId);
+  if (of.proposals.length === 0) return null;
+  return (
+    <section aria-label="Learned from your own records">
+      <h2>Learned from your own records</h2>
+      <div className="table-responsive" tabIndex={0} role="region" aria-label="Learned numbers">
+        <table className="table table-sm">
+          <thead>
+            <tr>
+              <th>Number</th>
+              <th>Shipped</th>
+              <th>Yours</th>
+              <th>Four times of five</th>
+              <th>Cases</th>
+              <th>You go by</th>
+              <th />
+            </tr>
+          </thead>
+          <tbody>
+            {of.proposals.map((one) => (
+              <tr key={one.figure}>
+                <td>{Words(one.meaning)}</td>
+                <td>
+                  {round(one.shipped)} {one.unit}
+                </td>
+                <td>
+                  <strong>{one.value.toFixed(2)}</strong>
+                </td>
+                <td className="text-nowrap">
+                  {one.low.toFixed(2)} to {one.high.toFixed(2)}
+                </td>
+                <td>{one.cases}</td>
+                <td>{one.now.toFixed(2)}</td>
+                <td>
+                  <May siteId={siteId} roles={DECIDE}>
+                    {Math.abs(one.now - one.value) > 0.005 && (
+                      <Button
+                        size="sm"
+                        variant="outline-primary"
+                        disabled={accept.isPending}
+                        onClick={() => accept.mutate(one.figure)}
+                        aria-label={'Go by ' + one.value.toFixed(2) + ' for ' + words(one.figure)}
+                      >
+                        Go by yours
+                      </Button>
+                    )}
+                  </May>
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </div>
+      <ProblemAlert error={accept.error} />
+      <p className="small faint">
+        Yours lies between what was shipped and what your records say, nearer to these the more there are.
+        What you go by stands in <Link to={'/sites/' + siteId + '/figures'}>the numbers</Link>, can be put
+        back there, and is used by plans, the years ahead, days and the programme.
+      </p>
+    </section>
+  );
+}

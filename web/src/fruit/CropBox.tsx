@@ -1,0 +1,93 @@
+import { useState } from 'react';
+import { Button } from 'react-bootstrap';
+import type { Tree } from '../api/client';
+import { useAddTask } from '../crew/taskQueries';
+import { kilos, minutes } from '../parts/format';
+import { NumberInput } from '../parts/inputs';
+import { Loading } from '../parts/Loading';
+import { LEAD, May } from '../parts/May';
+import { ProblemAlert } from '../parts/ProblemAlert';
+import { useCrop } from './queries';
+
+const MOST = 100_000;
+const HOLDS: Record<string, string> = { thin: 'thin it', prop: 'prop it' };
+
+/** How many fruits to leave, as a range with its grounds; limbs that would break; and why there was little. */
+export function CropBox({ tree, today }: { tree: Tree; today: string }) {
+  const [counted, setCounted] = useState<number>();
+  const crop = useCrop(tree.id, counted);
+  const add = useAddTask(tree.siteId);
+  if (!crop.data) return <Loading error={crop.error} />;
+  const { grounds, least, most, thinLeast, thinMost, limbs, why, whyYear } = crop.data;
+  const thin = () => {
+    const year = Number(today.slice(0, 4)) + (today.slice(5) > '08-01' ? 1 : 0);
+    return add.mutateAsync({
+      kind: 'thin',
+      title: `Thin ${tree.data.tag}: leave ${least} to ${most} fruits`,
+      treeId: tree.id,
+      opens: year + '-06-20',
+      closes: year + '-07-20',
+      minutes: Math.max(10, crop.data.minutes),
+      people: 1,
+      kit: [],
+      note: crop.data.how,
+    });
+  };
+  return (
+    <section aria-label="Crop load" className="my-3">
+      <h3>How many to leave</h3>
+      <p className="mb-1">
+        <strong>
+          {least} to {most} fruits
+        </strong>
+        : {grounds.map((one) => `${one.text} make ${one.least} to ${one.most}`).join('; ')}.
+        {crop.data.kilos != null && ' That comes to about ' + kilos(crop.data.kilos) + '.'} {crop.data.how}
+      </p>
+      <div className="d-flex gap-3 align-items-end flex-wrap">
+        <NumberInput label="Counted on the tree" value={counted} onChange={setCounted} step={50} max={MOST} />
+        {thinMost != null && (
+          <p>
+            {thinMost === 0
+              ? 'Nothing to thin.'
+              : `Take off ${thinLeast} to ${thinMost}, ${minutes(crop.data.minutes)} of work.`}
+          </p>
+        )}
+        <May siteId={tree.siteId} roles={LEAD}>
+          <Button
+            size="sm"
+            variant="outline-primary"
+            className="mb-3"
+            disabled={add.isPending || add.isSuccess}
+            onClick={() => void thin().catch(() => undefined)}
+          >
+            {add.isSuccess ? 'It stands among the tasks' : 'Make a task of thinning'}
+          </Button>
+        </May>
+      </div>
+      <ProblemAlert error={add.error} />
+      {limbs.length > 0 && (
+        <p>
+          Under such a crop these limbs are bent to more than a quarter of what breaks them:{' '}
+          {limbs
+            .map((limb) => `${limb.limb} (${kilos(limb.kilos)}): ${HOLDS[limb.holds] ?? limb.holds}`)
+            .join(', ')}
+          .
+        </p>
+      )}
+      {why.length > 0 && (
+        <>
+          <h3>If there was little in {whyYear}</h3>
+          <ol>
+            {why.map((cause) => (
+              <li key={cause.cause}>
+                <strong>{cause.text}.</strong> For it: {cause.speaksFor.join(', ') || 'nothing sure'}.
+                {cause.against.length > 0 && ' Against it: ' + cause.against.join(', ') + '.'}{' '}
+                <span className="faint">{cause.look}</span>
+              </li>
+            ))}
+          </ol>
+        </>
+      )}
+    </section>
+  );
+}
