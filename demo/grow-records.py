@@ -3,7 +3,8 @@
 them, a canker that goes along a row, trees taken out. Invented throughout, drawn with a fixed seed; run again it replaces what it made.
 
 The truth planted in it differs from the shipped figures, so that the orchard has something to teach: what was cut in year-5 bears about
-a quarter more afterwards (shipped: nothing known), wounds close about 5 mm a year from each edge (shipped: 4), and cuts are answered by 1.6 times as many shoots.
+a quarter more afterwards (shipped: nothing known), wounds close about 5 mm a year from each edge (growth lets about 6 expect), and cuts are answered by little
+more than half as many shoots.
 """
 import json
 import math

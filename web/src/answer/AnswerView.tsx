@@ -15,6 +15,7 @@ import { asShare, biennialSays, cuttingSays, fruitSays, learnedSays, round } fro
 const LETTERS = ['A', 'B', 'C', 'D', 'E'];
 const TABLES = ['years', 'cutting', 'efficiency', 'wounds', 'grades', 'learned'];
 const SHOWN_TREES = 12;
+const SHOWN_FAINT = 4;
 
 /** The orchard's year: ten pictures, each with a sentence; what was learned; what to look at. To be printed for a committee. */
 export function AnswerView() {
@@ -35,10 +36,12 @@ function Pictures({ siteId, name, of }: { siteId: number; name: string; of: Answ
   const last = graded.at(-1);
   const poor = (last?.grades.D ?? 0) + (last?.grades.E ?? 0);
   const spreading = answers.disease.filter((one) => one.p < 0.1 && one.sick > 1);
-  const trees = answers.response.trees
+  // What tells stands first; of what does not yet, a few.
+  const known = answers.response.trees
     .filter((one) => one.effect != null)
-    .sort((one, other) => other.effect! - one.effect!)
-    .slice(0, SHOWN_TREES);
+    .sort((one, other) => other.effect! - one.effect!);
+  const tells = known.filter((one) => one.says !== 'too-little-to-tell').slice(0, SHOWN_TREES);
+  const trees = [...tells, ...known.filter((one) => !tells.includes(one)).slice(0, SHOWN_FAINT)];
   return (
     <div className="answer">
       <div className="d-flex gap-3 align-items-baseline flex-wrap">
@@ -249,7 +252,7 @@ function Pictures({ siteId, name, of }: { siteId: number; name: string; of: Answ
           title="What to look at"
           says={
             spreading.length > 0
-              ? spreading.map((one) => DISEASES[one.kind]).join(' and ') + ' goes from tree to tree.'
+              ? Words(spreading.map((one) => DISEASES[one.kind]).join(' and ')) + ' goes from tree to tree.'
               : 'No disease lies closer together than chance has it.'
           }
         >
@@ -262,17 +265,15 @@ function Pictures({ siteId, name, of }: { siteId: number; name: string; of: Answ
         </Picture>
       </div>
       <Learned siteId={siteId} of={of} />
-      <p className="no-print">
+      <p className="no-print d-flex flex-wrap gap-2">
         As tables (CSV):{' '}
         <May siteId={siteId} roles={LEAD}>
           {TABLES.map((table) => (
-            <a key={table} className="me-3" href={'/api/sites/' + siteId + '/answer.csv?table=' + table}>
+            <a key={table} href={'/api/sites/' + siteId + '/answer.csv?table=' + table}>
               {table}
             </a>
           ))}
-          <a className="me-3" href={'/api/sites/' + siteId + '/fruit.csv'}>
-            fruit
-          </a>
+          <a href={'/api/sites/' + siteId + '/fruit.csv'}>fruit</a>
         </May>
       </p>
     </div>
@@ -302,7 +303,7 @@ function Learned({ siteId, of }: { siteId: number; of: Answer }) {
           <tbody>
             {of.proposals.map((one) => (
               <tr key={one.figure}>
-                <td>{Words(one.meaning)}</td>
+                <td style={{ minWidth: '13rem' }}>{Words(one.meaning)}</td>
                 <td>
                   {round(one.shipped)} {one.unit}
                 </td>

@@ -130,6 +130,8 @@ function Bars({ years }: { years: Year[] }) {
   const first = years[0]!.year;
   const count = years[years.length - 1]!.year - first + 1;
   const wide = Math.min(46, 320 / count);
+  // Where years stand close only every other one is written out, the newest among them.
+  const written = (year: number) => wide >= 36 || (first + count - 1 - year) % 2 === 0;
   return (
     <svg
       className="fruit-bars"
@@ -144,10 +146,10 @@ function Bars({ years }: { years: Year[] }) {
           <g key={year.year}>
             <rect x={x} y={66 - high} width={wide - 8} height={high} fill="var(--leaf)" />
             <text x={x + (wide - 8) / 2} y={62 - high} fontSize={13.5} textAnchor="middle">
-              {year.data.kilos ?? ''}
+              {written(year.year) ? (year.data.kilos ?? '') : ''}
             </text>
             <text x={x + (wide - 8) / 2} y={79} fontSize={13.5} textAnchor="middle" fill="var(--faint)">
-              {year.year}
+              {written(year.year) ? year.year : ''}
             </text>
           </g>
         );

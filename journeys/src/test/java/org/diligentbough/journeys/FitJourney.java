@@ -15,6 +15,8 @@ class FitJourney {
             "",
             "/walk",
             "/looks",
+            "/answer",
+            "/harvest",
             "/removals",
             "?layer=disease",
             "?layer=grade",

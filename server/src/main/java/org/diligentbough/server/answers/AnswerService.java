@@ -37,6 +37,7 @@ import org.diligentbough.server.visit.VisitMapper.VisitRow;
 import org.diligentbough.server.wood.WoundMapper;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import org.springframework.util.StringUtils;
 
 /** What a site's own records answer, and what is learned from them. */
 @Service
@@ -233,13 +234,13 @@ class AnswerService {
                         one.tag() + " went from " + one.was() + " to " + one.grade() + ": " + one.worst() + "."));
         told.disease().stream()
                 .filter(one -> one.p() < 0.1 && one.sick() > 1)
-                .forEach(one ->
-                        found.add(one.kind().replace('-', ' ') + " lies closer together than chance has it: look at "
-                                + one.atRisk().stream()
-                                        .limit(POOR)
-                                        .map(RecordAnswer.RiskAnswer::label)
-                                        .collect(Collectors.joining(", "))
-                                + " next."));
+                .forEach(one -> found.add(StringUtils.capitalize(one.kind().replace('-', ' '))
+                        + " lies closer together than chance has it: look at "
+                        + one.atRisk().stream()
+                                .limit(POOR)
+                                .map(RecordAnswer.RiskAnswer::label)
+                                .collect(Collectors.joining(", "))
+                        + " next."));
         told.tooHard().stream()
                 .limit(POOR)
                 .forEach(one -> found.add(one.label() + " answered " + one.pruningYear() + " with " + one.shoots()

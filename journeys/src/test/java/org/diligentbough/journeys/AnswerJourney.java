@@ -1,0 +1,123 @@
+package org.diligentbough.journeys;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import java.util.UUID;
+import java.util.regex.Pattern;
+import org.diligentbough.server.TestServer;
+import org.junit.jupiter.api.Test;
+
+/** What comes back: a harvest day, shoots after a hard cut, what is learned from them, and the answer as it is printed. */
+class AnswerJourney {
+
+    @Test
+    void aHarvestDayWithoutSignalIsTheYearsFruit() {
+        long site = TestServer.site("Basket Field");
+        long tree = TestServer.tree(site, "B-1");
+        TestServer.post("/api/trees/" + tree + "/surveys", TestServer.walkJson())
+                .expect(201);
+        try (Browser browser = new Browser()) {
+            browser.phone();
+            browser.open("/sites/" + site + "/walk");
+            browser.iAm("Wren Ashdown");
+            assertThat(browser.page.getByText("This phone has everything")).isVisible();
+            browser.open("/sites/" + site + "/harvest");
+            browser.offline(true);
+            browser.page.reload();
+            basket(browser, "12.5");
+            basket(browser, "7");
+            assertThat(browser.page.locator(".harvest-row")).containsText("19.5 kg today");
+            assertThat(browser.page.locator(".harvest-row")).containsText("2 wait on this phone");
+            assertThat(TestServer.get("/api/trees/" + tree + "/fruit").json().get("years"))
+                    .isEmpty();
+            browser.axe();
+            browser.offline(false);
+            assertThat(browser.page.getByText("wait on this phone")).hasCount(0);
+            // In February nothing is ripe: the server says so, and nothing is lost.
+            browser.open("/sites/" + site + "/waiting");
+            assertThat(browser.page.getByText("nothing of this kind is ripe").first())
+                    .isVisible();
+            assertThat(browser.errors()).isEmpty();
+        }
+    }
+
+    private static void basket(Browser browser, String kilos) {
+        browser.page.getByLabel("Weigh a basket of B-1").click();
+        browser.number("On the scales", kilos);
+        browser.press("Add the basket");
+        assertThat(browser.page.getByLabel("Weigh a basket of B-1")).isVisible();
+    }
+
+    @Test
+    void shootsAfterAHardCutChangeNextYearsPlanAndTeachTheNumbers() {
+        long site = TestServer.site("Shoot Field");
+        long tree = TestServer.tree(site, "S-1");
+        TestServer.post(
+                        "/api/trees/" + tree + "/surveys",
+                        TestServer.walkJson()
+                                .replaceFirst("\"surveyedOn\": \"[^\"]*\"", "\"surveyedOn\": \"2026-01-15\""))
+                .expect(201);
+        long who = TestServer.person("Corin Ashby", 1979);
+        long visit = TestServer.post("/api/trees/" + tree + "/visits", "{}")
+                .expect(201)
+                .get("visitId")
+                .longValue();
+        TestServer.post("/api/visits/" + visit + "/log", """
+                        {"key": "%s", "on": "2026-02-15", "minutes": 30, "people": [%d], "prunings": "chipped", "shoots": 0,
+                         "cuts": [{"limb": "A", "outcome": "other", "kind": "shorten", "alongM": 1.0, "diameterCm": 8.0, "wood": "sound"}]}
+                        """.formatted(UUID.randomUUID(), who))
+                .expect(201);
+        try (Browser browser = new Browser()) {
+            browser.phone();
+            browser.open("/sites/" + site + "/looks");
+            browser.iAm("Tamsin Oke");
+            browser.page.getByLabel("Look at A of S-1").click();
+            Locator form = browser.page.getByLabel("Look at A", new Page.GetByLabelOptions().setExact(true));
+            form.getByText("closing", new Locator.GetByTextOptions().setExact(true))
+                    .click();
+            browser.number("Open, the long way", "74");
+            browser.number("The short way", "70");
+            form.getByText("more", new Locator.GetByTextOptions().setExact(true))
+                    .click();
+            browser.number("The longest", "170");
+            browser.press("Save the look");
+            assertThat(browser.part("Later")).containsText("74 by 70 mm, closing");
+            TestServer.judged();
+            browser.laptop();
+            browser.open("/sites/" + site + "/trees/" + tree);
+            assertThat(browser.page.locator("main")).containsText("may lose 15 % of its crown");
+            browser.open("/sites/" + site + "/answer");
+            assertThat(browser.part("Shoots that answer cuts")).containsText("Cut too hard: S-1 in 2026");
+            Locator learned = browser.part("Learned from your own records");
+            Locator shoots = learned.locator("tr").filter(new Locator.FilterOptions().setHasText("Upright shoots"));
+            shoots.getByText("Go by yours").click();
+            assertThat(shoots.getByText("Go by yours")).hasCount(0);
+            browser.axe();
+            browser.open("/sites/" + site + "/figures");
+            assertThat(browser.page.getByText("learned from 1 of the orchard").first())
+                    .isVisible();
+            assertThat(browser.errors()).isEmpty();
+        }
+    }
+
+    @Test
+    void theAnswerOfTheDemoIsReadAndPrinted() {
+        String site = DemoJourney.demo("kilnfield.json", "Kilnfield that answers");
+        try (Browser browser = new Browser()) {
+            browser.open(site);
+            browser.iAm("Tamsin Oke");
+            browser.open(site + "/answer");
+            assertThat(browser.page.locator(".answer-picture")).hasCount(10);
+            assertThat(browser.part("What cutting did for the fruit"))
+                    .containsText(Pattern.compile("bore \\d+ % more"));
+            assertThat(browser.part("What cutting did for the fruit")).containsText("They bear more.");
+            byte[] paper = browser.page.pdf();
+            assertThat(paper.length).isGreaterThan(20_000);
+            browser.axe();
+            assertThat(browser.errors()).isEmpty();
+        }
+    }
+}
