@@ -91,7 +91,7 @@ function Pictures({ siteId, name, of }: { siteId: number; name: string; of: Answ
           )}
         </Picture>
         <Picture
-          title="By how much was taken"
+          title="By share, season and way"
           says={
             answers.response.slope.perTenth == null
               ? 'Too few cuts of different shares to say whether more is better.'
@@ -102,17 +102,14 @@ function Pictures({ siteId, name, of }: { siteId: number; name: string; of: Answ
             label="Fruit by share of the crown taken"
             zeroName="as like trees"
             write={(value) => (value > 0 ? '+' : '') + Math.round((Math.exp(value) - 1) * 100) + ' %'}
-            rows={answers.response.byShare.map((one) => ({
-              name:
-                one.from === 0
-                  ? 'under ' + percent(one.to)
-                  : one.to === 1
-                    ? percent(one.from) + ' and more'
-                    : percent(one.from) + ' to ' + percent(one.to),
-              value: one.effect,
-              low: one.low,
-              high: one.high,
-            }))}
+            rows={[
+              ...answers.response.byShare.map((one) => ({ ...one, name: shareName(one.from, one.to) })),
+              ...answers.response.bySeason.map((one) => ({ ...one, name: Words(one.season) })),
+              { ...answers.response.bigCuts, name: 'Big cuts' },
+              { ...answers.response.smallCuts, name: 'Small cuts' },
+              { ...answers.size.all, name: 'Fruit size' },
+              { ...answers.shoots.all, name: 'End shoots' },
+            ].map(({ name, effect, low, high }) => ({ name, value: effect, low, high }))}
           />
         </Picture>
         <Picture
@@ -279,6 +276,13 @@ function Pictures({ siteId, name, of }: { siteId: number; name: string; of: Answ
     </div>
   );
 }
+
+const shareName = (from: number, to: number) =>
+  from === 0
+    ? 'under ' + percent(to)
+    : to === 1
+      ? percent(from) + ' and more'
+      : percent(from) + ' to ' + percent(to);
 
 /** What the orchard's own records would have otherwise, beside what was shipped; accepted it is what plans go by. */
 function Learned({ siteId, of }: { siteId: number; of: Answer }) {

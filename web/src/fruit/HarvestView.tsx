@@ -7,11 +7,12 @@ import { useFieldPack } from '../field/queries';
 import { useSend } from '../field/useSend';
 import { useWaiting } from '../field/useWaiting';
 import { NumberInput } from '../parts/inputs';
-import { HELP, May } from '../parts/May';
+import { HELP, LEAD, May } from '../parts/May';
 import { kilos, words } from '../parts/format';
 import { Loading } from '../parts/Loading';
 import { ProblemAlert } from '../parts/ProblemAlert';
 import { useTitle } from '../parts/useTitle';
+import { FruitTableIn } from './FruitTableIn';
 
 /** A harvest day: a list of trees and a pair of scales, one hand, without signal. Each basket is one picking. */
 export function HarvestView() {
@@ -79,6 +80,9 @@ export function HarvestView() {
           </li>
         ))}
       </ul>
+      <May siteId={siteId} roles={LEAD}>
+        <FruitTableIn siteId={siteId} />
+      </May>
     </div>
   );
 }

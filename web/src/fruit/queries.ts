@@ -35,3 +35,16 @@ export const useUnpick = (treeId: number) =>
       }),
     ),
   );
+
+/** Takes a table of fruit in; nothing of it where a row has anything wrong. */
+export const useTakeTableIn = (siteId: number) =>
+  useChange(async (text: string) =>
+    unwrap(
+      await api.POST('/api/sites/{siteId}/fruit.csv', {
+        params: { path: { siteId } },
+        body: text,
+        bodySerializer: (body) => body,
+        headers: { 'Content-Type': 'text/csv' },
+      }),
+    ),
+  );

@@ -1,6 +1,6 @@
 import { Button, Form } from 'react-bootstrap';
 import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
-import type { SiteLight, Tree } from '../api/client';
+import type { SiteLight, Tree, TreeWood } from '../api/client';
 import { LightPanel } from '../light/LightPanel';
 import { useSiteLight } from '../light/queries';
 import { Loading } from '../parts/Loading';
@@ -61,7 +61,7 @@ export function OrchardView() {
   const picked = Number(params.get('tree')) || undefined;
   const layer = LAYERS.find(([code]) => code === params.get('layer'))?.[0] ?? '';
   const lit = layer === 'light' || layer === 'room';
-  const wood = useSiteWood(siteId, layer === 'grade');
+  const wood = useSiteWood(siteId);
   const year = Number(params.get('year')) || undefined;
   const diseases = useDiseases(siteId, year, layer === 'disease');
   const disease = params.get('disease') ?? undefined;
@@ -216,7 +216,14 @@ export function OrchardView() {
                   </Button>
                 )}
               </div>
-              <Register trees={list} picked={picked} sort={filter.sort} set={set} siteId={siteId} />
+              <Register
+                trees={list}
+                picked={picked}
+                sort={filter.sort}
+                set={set}
+                siteId={siteId}
+                grades={new Map(wood.data?.map((one) => [one.treeId, one]))}
+              />
               {trees.more && (
                 <p className="mt-2">
                   <Button size="sm" variant="outline-primary" disabled={trees.asking} onClick={trees.more}>
@@ -242,12 +249,15 @@ function Register({
   sort,
   set,
   siteId,
+  grades,
 }: {
   trees: Tree[];
   picked?: number;
   sort: string;
   set: (changes: Record<string, string>) => void;
   siteId: number;
+  /** How sound each tree's wood is, where that is known yet. */
+  grades: Map<number, TreeWood>;
 }) {
   const navigate = useNavigate();
   if (trees.length === 0) return <p>Nothing here matches. Look for less, or show all.</p>;
@@ -271,6 +281,7 @@ function Register({
                 </button>
               </th>
             ))}
+            <th title="How sound its wood is, A to E">Wood</th>
           </tr>
         </thead>
         <tbody>
@@ -312,6 +323,7 @@ function Register({
               </td>
               <td className="num">{tree.light?.inLight == null ? '' : percent(tree.light.inLight)}</td>
               <td className="text-nowrap">{tree.survey ? date(tree.survey.surveyedOn) : ''}</td>
+              <td title={grades.get(tree.id)?.worst ?? undefined}>{grades.get(tree.id)?.grade ?? ''}</td>
             </tr>
           ))}
         </tbody>

@@ -13,6 +13,9 @@ import { centimetres, date, metres, percent, words } from '../parts/format';
 import { useTitle } from '../parts/useTitle';
 import { linesOf } from '../vocabulary/outlook';
 import { useJudgement } from '../verdict/queries';
+import { GRADES } from '../vocabulary/wood';
+import { GradeLetter } from '../wood/GradeBox';
+import { useWood } from '../wood/queries';
 import { Owning } from './Owning';
 
 const FROM_THE_SOUTH = 180;
@@ -127,6 +130,7 @@ function Plan({ judgement, treeId }: { judgement: Judgement; treeId: number }) {
         {ten.data?.says.map((said) => said.text).join(' ')} It bears less in years in which a large limb goes.
         Upright shoots answer every cut; they are taken while they are thin.
       </p>
+      <OwnersWood treeId={treeId} />
       {evaluation.cautions.length > 0 && (
         <section className="caution-list" aria-label="Take care">
           <h2>Take care</h2>
@@ -170,4 +174,16 @@ export function what(lane: Lane): string {
     lane.share >= LEAST_SHARE ? ' ' + percent(lane.share) + ' of its crown, as it is then, comes off.' : '';
   const said = cuts.join('; ');
   return ((said && said.charAt(0).toUpperCase() + said.slice(1) + '.') + share + ' ' + tasks).trim();
+}
+
+/** How sound the tree is, in a line. */
+function OwnersWood({ treeId }: { treeId: number }) {
+  const wood = useWood(treeId);
+  const worst = wood.data?.parts.find((part) => part.grade === wood.data.grade);
+  return wood.data?.grade ? (
+    <p className="d-flex gap-2 align-items-center">
+      <GradeLetter grade={wood.data.grade} /> Its wood is {GRADES[wood.data.grade]}
+      {worst && ': ' + worst.text}.
+    </p>
+  ) : null;
 }

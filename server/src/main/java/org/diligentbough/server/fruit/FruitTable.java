@@ -63,7 +63,7 @@ class FruitTable {
     }
 
     /** How many years of trees were taken in. */
-    record Taken(int rows) {}
+    record FruitTaken(int rows) {}
 
     String write(long siteId) {
         Map<Long, List<Entered>> years = fruit.byTree(orchard.site(siteId).id());
@@ -100,7 +100,7 @@ class FruitTable {
     }
 
     @Transactional
-    Taken read(long siteId, String text) {
+    FruitTaken read(long siteId, String text) {
         Map<String, Long> trees = new HashMap<>();
         orchard.standing(orchard.site(siteId).id()).forEach(tree -> trees.put(tree.tag(), tree.id()));
         List<FieldProblem> problems = new ArrayList<>();
@@ -152,7 +152,7 @@ class FruitTable {
                         .toList());
             }
         }
-        return new Taken(rows.size());
+        return new FruitTaken(rows.size());
     }
 
     private record Row(long number, long treeId, int year, FruitData data) {}

@@ -28,7 +28,7 @@ class FruitTableApi {
 
     /** Takes a table in; a row with anything wrong keeps all of it out. */
     @PostMapping(consumes = "text/csv")
-    FruitTable.Taken read(@PathVariable long siteId, @RequestBody String text) {
+    FruitTable.FruitTaken read(@PathVariable long siteId, @RequestBody String text) {
         return table.read(siteId, text);
     }
 }
