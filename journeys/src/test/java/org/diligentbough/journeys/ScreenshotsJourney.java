@@ -55,9 +55,12 @@ class ScreenshotsJourney {
             browser.open(kilnfield + "/season");
             browser.part("Weather").locator("tbody tr").first().waitFor();
             take(browser, "year");
-            browser.open(kilnfield + "/season/apple");
-            browser.part("Schools").waitFor();
-            take(browser, "kind");
+            browser.open(kilnfield + "/answer");
+            browser.page.locator(".answer-picture").nth(9).waitFor();
+            take(browser, "answer");
+            browser.open(kilnfield + "/trees/" + treeId + "?pane=wood");
+            browser.part("Wounds").waitFor();
+            take(browser, "wood");
             rolesAsInTheDemo(kilnfield.replaceFirst(".*/", ""));
             browser.open(kilnfield + "/people");
             take(browser, "people");
@@ -79,7 +82,6 @@ class ScreenshotsJourney {
             take(browser, "sheet");
             browser.phone();
             browser.open(kilnfield + "/trees/" + treeId + "/walk");
-            take(browser, "walk-sides");
             browser.step("Limbs");
             take(browser, "walk-limbs");
             browser.page.locator(".limb-row").first().click();

@@ -22,6 +22,9 @@ import org.diligentbough.core.survey.Disease;
  */
 public final class DiseaseSpread {
     private static final int SHUFFLES = 9999;
+    private static final int LEAST_SHUFFLES = 199;
+    /** Pairs looked at in all shuffles together: large orchards are shuffled less often. */
+    private static final long PAIRS_LOOKED_AT = 200_000_000;
 
     private final Knowledge knowledge;
     private final DiseaseTraits.Table diseases;
@@ -145,7 +148,9 @@ public final class DiseaseSpread {
             labels[i] = sick.get(i);
         }
         int asMany = 1;
-        for (int shuffle = 0; shuffle < SHUFFLES; shuffle++) {
+        int shuffles = (int) Math.max(
+                LEAST_SHUFFLES, Math.min(SHUFFLES, PAIRS_LOOKED_AT / (pairs.size() + labels.length)));
+        for (int shuffle = 0; shuffle < shuffles; shuffle++) {
             Effort.look();
             for (int i = labels.length - 1; i > 0; i--) {
                 int j = random.nextInt(i + 1);
@@ -159,7 +164,7 @@ public final class DiseaseSpread {
             }
             asMany += found >= joins ? 1 : 0;
         }
-        return (double) asMany / (SHUFFLES + 1);
+        return (double) asMany / (shuffles + 1);
     }
 
     private static List<AtRisk> atRisk(List<Place> trees, List<Boolean> sick, List<Boolean> suspected, double fallM) {
