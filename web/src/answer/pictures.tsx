@@ -26,7 +26,7 @@ export function YearBars({
 }) {
   const most = Math.max(1e-9, ...bars.map((bar) => bar.parts.reduce((sum, part) => sum + part.value, 0)));
   const step = (WIDE - 8) / Math.max(1, bars.length);
-  const few = Math.ceil(bars.length / 9);
+  const few = Math.ceil(bars.length / 7);
   return (
     <svg viewBox={`0 0 ${WIDE} ${HIGH}`} role="img" aria-label={label}>
       {bars.map((bar, i) => {
@@ -91,12 +91,12 @@ export function Intervals({
   const least = Math.min(zero, ...ends);
   const most = Math.max(zero, ...ends);
   const room = (most - least) * 0.08 || 0.1;
-  const names = 92;
+  const names = 112;
   const x = (value: number) =>
-    names + ((value - least + room) / (most - least + 2 * room)) * (WIDE - names - 44);
+    names + ((value - least + room) / (most - least + 2 * room)) * (WIDE - names - 52);
   const high = rows.length * 22 + FOOT + 6;
   return (
-    <svg viewBox={`0 0 ${WIDE} ${high}`} role="img" aria-label={label} style={{ maxBlockSize: high * 1.3 }}>
+    <svg viewBox={`0 0 ${WIDE} ${high}`} role="img" aria-label={label}>
       <line className="zero" x1={x(zero)} x2={x(zero)} y1={2} y2={high - FOOT} />
       <text x={x(zero)} y={high - 4} textAnchor="middle">
         {zeroName}

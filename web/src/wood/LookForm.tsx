@@ -14,12 +14,15 @@ export const woundSpot = (wound: string) => 'cut of ' + wound;
 
 const MOST_MM = 3000;
 
+/** More than can be seen at a glance. */
+const MANY = '15';
+
 /** What is seen at a glance, as the number it stands for. */
 const SHOOTS: [string, string][] = [
   ['0', 'none'],
   ['2', '1 to 3'],
   ['6', '4 to 10'],
-  ['15', 'more'],
+  [MANY, 'more'],
 ];
 
 /** A look at a wound in a few taps: two widths, what it looks like, a photo. It is kept on the phone where there is no signal. */
@@ -39,6 +42,7 @@ export function LookForm({
   const [shortMm, setShort] = useState<number>();
   const [state, setState] = useState<string>();
   const [grew, setGrew] = useState<string>();
+  const [counted, setCounted] = useState<number>();
   const [longestCm, setLongest] = useState<number>();
   const [note, setNote] = useState('');
   const { send, sending, wrong } = useSend();
@@ -53,7 +57,7 @@ export function LookForm({
         longMm: closed ? 0 : longMm!,
         shortMm: closed ? 0 : shortMm!,
         state: state!,
-        shoots: grew === undefined ? undefined : Number(grew),
+        shoots: grew === undefined ? undefined : ((grew === MANY ? counted : undefined) ?? Number(grew)),
         longestCm: grew === undefined || grew === '0' ? undefined : longestCm,
         note: note.trim() || undefined,
       }),
@@ -102,6 +106,9 @@ export function LookForm({
         onChange={setGrew}
         columns={4}
       />
+      {grew === MANY && (
+        <NumberInput label="How many, about" value={counted} onChange={setCounted} step={5} max={5000} />
+      )}
       {grew !== undefined && grew !== '0' && (
         <NumberInput
           label="The longest"

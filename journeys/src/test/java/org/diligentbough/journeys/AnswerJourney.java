@@ -89,6 +89,7 @@ class AnswerJourney {
             browser.number("The short way", "70");
             form.getByText("more", new Locator.GetByTextOptions().setExact(true))
                     .click();
+            browser.number("How many, about", "60");
             browser.number("The longest", "170");
             browser.press("Save the look");
             assertThat(browser.part("Later")).containsText("74 by 70 mm, closing");
