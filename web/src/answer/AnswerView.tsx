@@ -10,7 +10,7 @@ import { useTitle } from '../parts/useTitle';
 import { DISEASES } from '../vocabulary/survey';
 import { Intervals, Picture, ShareBars, YearBars } from './pictures';
 import { useAccept, useAnswer } from './queries';
-import { asShare, biennialSays, cuttingSays, fruitSays, learnedSays, round } from './sentences';
+import { biennialSays, cuttingSays, fruitSays, learnedSays, round, slopeSays } from './sentences';
 
 const LETTERS = ['A', 'B', 'C', 'D', 'E'];
 const TABLES = ['years', 'cutting', 'efficiency', 'wounds', 'grades', 'learned'];
@@ -90,14 +90,7 @@ function Pictures({ siteId, name, of }: { siteId: number; name: string; of: Answ
             />
           )}
         </Picture>
-        <Picture
-          title="By share, season and way"
-          says={
-            answers.response.slope.perTenth == null
-              ? 'Too few cuts of different shares to say whether more is better.'
-              : `Each tenth of the crown more: ${asShare(answers.response.slope.perTenth)} fruit.`
-          }
-        >
+        <Picture title="By share, season and way" says={slopeSays(answers.response.slope)}>
           <Intervals
             label="Fruit by share of the crown taken"
             zeroName="as like trees"

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import type { Answer } from '../api/client';
-import { asShare, biennialSays, cuttingSays, fruitSays, learnedSays } from './sentences';
+import { asShare, biennialSays, cuttingSays, fruitSays, learnedSays, slopeSays } from './sentences';
 
 type Response = Answer['answers']['response'];
 
@@ -50,6 +50,13 @@ describe('what the trees answer, in words', () => {
       'apple, dormant, heading: 8.1 instead of 6, from 14 cases.',
     );
     expect(learnedSays(learned, 'closing')).toContain('Nothing was recorded');
+  });
+
+  it('never says a slope without how sure it is', () => {
+    expect(slopeSays({ perTenth: -0.03, low: -0.08, high: 0.02 })).toBe(
+      'Each tenth of the crown more: 3 % less fruit (four times of five between 8 % less and 2 % more). No difference is sure.',
+    );
+    expect(slopeSays({})).toContain('Too few cuts');
   });
 
   it('does not sell alternate bearing as an answer', () => {

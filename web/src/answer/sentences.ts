@@ -35,6 +35,15 @@ export function cuttingSays(response: Answer['answers']['response']): string {
   return `Trees that lost a tenth and more of their crown bore ${asShare(all.effect)} for their trunk than like trees left alone${range}. ${sure}`;
 }
 
+export function slopeSays(slope: Answer['answers']['response']['slope']): string {
+  if (slope.perTenth == null || slope.low == null || slope.high == null)
+    return 'Too few cuts of different shares to say whether more is better.';
+  const sure = slope.low > 0 ? '' : slope.high < 0 ? '' : ' No difference is sure.';
+  return `Each tenth of the crown more: ${asShare(slope.perTenth)} fruit (four times of five between ${asShare(
+    slope.low,
+  )} and ${asShare(slope.high)}).${sure}`;
+}
+
 export function learnedSays(learned: Answer['answers']['learned'], what: string): string {
   const of = learned.filter((one) => one.what === what);
   if (of.length === 0) return 'Nothing was recorded to learn from yet.';

@@ -148,8 +148,8 @@ public final class DiseaseSpread {
             labels[i] = sick.get(i);
         }
         int asMany = 1;
-        int shuffles = (int) Math.max(
-                LEAST_SHUFFLES, Math.min(SHUFFLES, PAIRS_LOOKED_AT / (pairs.size() + labels.length)));
+        int shuffles =
+                (int) Math.max(LEAST_SHUFFLES, Math.min(SHUFFLES, PAIRS_LOOKED_AT / (pairs.size() + labels.length)));
         for (int shuffle = 0; shuffle < shuffles; shuffle++) {
             Effort.look();
             for (int i = labels.length - 1; i > 0; i--) {

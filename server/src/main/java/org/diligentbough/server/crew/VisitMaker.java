@@ -25,18 +25,15 @@ import org.diligentbough.server.shared.Wording;
 import org.diligentbough.server.visit.VisitCut;
 import org.diligentbough.server.visit.VisitMapper.NewVisit;
 import org.diligentbough.server.visit.VisitTask;
-import org.diligentbough.server.wood.WoundMapper;
 import org.springframework.stereotype.Component;
 
 /** Makes tree-visits of planned cuts, as they stand when the visit is made. */
 @Component
 class VisitMaker {
     private final Wording wording;
-    private final WoundMapper wood;
 
-    VisitMaker(Wording wording, WoundMapper wood) {
+    VisitMaker(Wording wording) {
         this.wording = wording;
-        this.wood = wood;
     }
 
     /**
@@ -207,6 +204,6 @@ class VisitMaker {
                 work.upkeepMinutes(),
                 work.tasks(),
                 work.kit().stream().sorted().toList(),
-                work.sick() || wood.sick(treeId));
+                work.sick());
     }
 }

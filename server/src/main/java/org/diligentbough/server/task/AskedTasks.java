@@ -42,8 +42,8 @@ class AskedTasks {
 
     private static final int MINUTES_A_SITE = 60;
     private static final int LONGEST_TITLE = 200;
-    /** How long a look at a wound may wait (own assumption). */
-    private static final int LOOK_MONTHS = 6;
+    /** A look is missed when the next one is due. */
+    private static final int LOOK_MONTHS = 12;
 
     private static final int MINUTES_A_WOUND = 4;
 
