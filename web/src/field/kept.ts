@@ -45,6 +45,8 @@ export interface Entry {
   lookedAgain?: boolean;
   people: number[];
   prunings: string;
+  /** What they weighed, kg; absent where nobody weighed them. */
+  pile?: string;
   shoots: string;
   note: string;
   cuts: CutEntry[];

@@ -22,6 +22,9 @@ import { DateInput } from '../parts/DateInput';
 
 const ofCut = /^\/cuts\/(\d+)/;
 
+/** A pile so many times what was reckoned says that too much came off (own assumption). */
+const FAR_LARGER = 1.5;
+
 export function LogForm({ sheet, log, people }: { sheet: TreeSheet; log?: Log; people: Person[] }) {
   const siteId = Number(useParams().siteId);
   const [picked, setPicked] = useState<string>();
@@ -52,6 +55,7 @@ export function LogForm({ sheet, log, people }: { sheet: TreeSheet; log?: Log; p
   const others = sheet.drawing.limbs.filter((limb) => !entry.cuts.some((one) => one.limb === limb.id));
   const big = entry.cuts.filter((one) => planned.get(one.limb)?.big);
   const bigMade = big.length > 0 && big.every((one) => one.outcome !== '');
+  const reckonedKg = sheet.cuts.reduce((sum, cut) => sum + cut.weightKg, 0);
   const ofCuts = refusal?.errors.filter((one) => ofCut.test(one.pointer)) ?? [];
   const photo = (spot: string, label: string) => (
     <TakePhoto
@@ -133,6 +137,19 @@ export function LogForm({ sheet, log, people }: { sheet: TreeSheet; log?: Log; p
         value={entry.prunings}
         choose={(prunings) => change({ prunings })}
       />
+      <NumberField
+        id="log-pile"
+        label={
+          'Weight of the pile, kg' + (reckonedKg > 0 ? ', about ' + Math.round(reckonedKg) + ' reckoned' : '')
+        }
+        value={entry.pile ?? ''}
+        change={(pile) => change({ pile })}
+      />
+      {reckonedKg > 0 && Number((entry.pile ?? '').replace(',', '.')) > FAR_LARGER * reckonedKg && (
+        <Alert variant="warning" className="py-2">
+          That is far more than was reckoned: too much came off. Leave what is left for next year.
+        </Alert>
+      )}
       {bigMade && (
         <Alert variant="warning" className="py-2">
           The big cuts are done. Walk once round and look again before the small ones: does the rest still

@@ -43,6 +43,7 @@ export function beginFrom(log: Log, people: number[]): Entry {
     minutes: String(log.minutes),
     people,
     prunings: log.prunings,
+    pile: log.pileKilos == null ? '' : String(log.pileKilos),
     shoots: String(log.shoots),
     note: log.note ?? '',
     cuts: log.cuts.map((cut) => ({
@@ -105,6 +106,7 @@ export function missing(entry: Entry): string[] {
   for (const [name, value] of [
     ['What stands for person-minutes', number(entry.minutes)],
     ['What stands for shoots', number(entry.shoots)],
+    ['What stands for the pile', number(entry.pile)],
     ...entry.cuts.flatMap((cut) => [
       ['Where ' + cut.limb + ' was shortened', length(cut.alongM, 'm')],
       ['The hollow of ' + cut.limb, length(cut.hollowCm, 'cm')],
@@ -123,6 +125,7 @@ export function toSend(entry: Entry): LogData {
     minutes: Math.round(number(entry.minutes) ?? 0),
     people: entry.people,
     prunings: entry.prunings,
+    pileKilos: number(entry.pile),
     shoots: Math.round(number(entry.shoots) ?? 0),
     note: entry.note.trim() || undefined,
     cuts: entry.cuts.map((cut): LoggedCut => ({

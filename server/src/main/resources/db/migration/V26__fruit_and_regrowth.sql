@@ -31,3 +31,6 @@ create index picking_of_tree on fruit_picking (tree_id, year);
 alter table wound_look
     add column shoots     integer check (shoots between 0 and 5000),
     add column longest_cm double precision check (longest_cm between 0 and 500);
+
+-- What the prunings of a visit weighed, held against what was reckoned.
+alter table visit_log add column pile_kilos double precision check (pile_kilos between 0 and 20000);

@@ -173,4 +173,29 @@ class AnswerTest {
         }
         get("/api/sites/" + site + "/answer.csv?table=none").expect(404);
     }
+
+    @Test
+    void aPileFarLargerThanReckonedIsSaidAndTeachesKilos() {
+        JsonNode visit = post("/api/trees/" + tree + "/visits", "{}").expect(201);
+        JsonNode sheet = get("/api/visits/" + visit.get("visitId") + "/sheet").expect(200);
+        StringBuilder cuts = new StringBuilder();
+        for (JsonNode cut : sheet.get("cuts")) {
+            cuts.append(cuts.isEmpty() ? "" : ",")
+                    .append("{\"limb\": \"")
+                    .append(cut.get("limb").stringValue())
+                    .append("\", \"outcome\": \"done\", \"wood\": \"sound\"}");
+        }
+        assertThat(sheet.get("cuts")).isNotEmpty();
+        JsonNode log = post("/api/visits/" + visit.get("visitId") + "/log", """
+                        {"key": "%s", "on": "2027-02-10", "minutes": 60, "people": [%d], "prunings": "chipped", "pileKilos": 900,
+                         "shoots": 0, "cuts": [%s]}
+                        """.formatted(UUID.randomUUID(), who, cuts))
+                .expect(201);
+        assertThat(log.get("pileKilos").doubleValue()).isEqualTo(900);
+        JsonNode answer = get("/api/sites/" + site + "/answer").expect(200);
+        assertThat(answer.get("lookAt").toString()).contains("too much came off");
+        assertThat(answer.at("/answers/learned").valueStream().map(one -> one.get("what")
+                        .stringValue()))
+                .contains("kilos", "minutes");
+    }
 }

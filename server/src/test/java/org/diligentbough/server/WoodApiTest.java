@@ -164,4 +164,24 @@ class WoodApiTest {
                         .stringValue())
                 .isEqualTo("W-9");
     }
+
+    @Test
+    void aTreeSeenSickIsDoneLast() {
+        long day =
+                post("/api/sites/" + site + "/days", """
+                        {"on": "2027-03-11", "starts": "09:30", "ends": "13:30", "shed": {"saw": 3}}
+                        """).expect(201).get("id").longValue();
+        assertThat(candidate(day).get("sick").booleanValue()).isFalse();
+        post("/api/trees/" + tree + "/disease", """
+                        {"disease": "canker", "on": "2027-02-01", "state": "suspected"}
+                        """).expect(200);
+        assertThat(candidate(day).get("sick").booleanValue()).isTrue();
+        JsonNode placed = post("/api/days/" + day + "/visits", "{\"version\": 1, \"treeId\": " + tree + "}")
+                .expect(201);
+        assertThat(placed.at("/visits/0/sick").booleanValue()).isTrue();
+    }
+
+    private JsonNode candidate(long day) {
+        return get("/api/days/" + day + "/candidates").expect(200).get(0);
+    }
 }

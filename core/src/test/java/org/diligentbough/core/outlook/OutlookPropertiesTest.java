@@ -159,8 +159,9 @@ class OutlookPropertiesTest {
                     .isGreaterThan(0.45 * years.get(0).fruit().all());
         }
         for (int year : List.of(5, 10)) {
-            assertThat(years.get(year).light())
-                    .isGreaterThan(outlook.leftAlone().get(year).light() + 0.02);
+            // In a crown that is almost dark already a fiftieth would be a fifth of all its light.
+            double alone = outlook.leftAlone().get(year).light();
+            assertThat(years.get(year).light()).isGreaterThan(alone + Math.min(0.02, 0.15 * alone));
         }
         assertThat(dead(years)).isLessThanOrEqualTo(dead(outlook.leftAlone()) + DIES_IN_A_SEASON);
     }

@@ -31,6 +31,7 @@ import org.diligentbough.server.orchard.SiteMapper.SiteRow;
 import org.diligentbough.server.shared.ProblemException;
 import org.diligentbough.server.shared.Today;
 import org.diligentbough.server.visit.LoggedCut;
+import org.diligentbough.server.visit.VisitCut;
 import org.diligentbough.server.visit.VisitMapper;
 import org.diligentbough.server.visit.VisitMapper.LogRow;
 import org.diligentbough.server.visit.VisitMapper.VisitRow;
@@ -45,6 +46,8 @@ class AnswerService {
     private static final long SEED = 1;
     private static final int LOOK_AT = 8;
     private static final int POOR = 3;
+    /** A pile so many times what was reckoned says that too much came off (own assumption). */
+    private static final double FAR_LARGER = 1.5;
 
     private final Histories histories;
     private final OrchardService orchard;
@@ -120,7 +123,7 @@ class AnswerService {
                 now,
                 SEED,
                 minutes(site, done, inForce.get(Codes.of(Figure.MINUTES_TIMES))),
-                List.of());
+                piles(done));
     }
 
     /**
@@ -147,6 +150,21 @@ class AnswerService {
             byWork.put("cut", cases);
         }
         return byWork;
+    }
+
+    /** Piles that were weighed, of visits that were done as planned. */
+    private static List<Learning.Case> piles(List<Done> done) {
+        return done.stream()
+                .filter(one -> one.whole()
+                        && one.log().pileKilos() != null
+                        && one.log().pileKilos() > 0)
+                .map(one -> new Learning.Case(reckonedKilos(one), one.log().pileKilos()))
+                .filter(one -> one.reckoned() > 0)
+                .toList();
+    }
+
+    private static double reckonedKilos(Done one) {
+        return one.planned().cuts().stream().mapToDouble(VisitCut::weightKg).sum();
     }
 
     private List<YearSum> years(SiteRow site, List<Known> known, OrchardRecords records, List<Done> done) {
@@ -245,6 +263,15 @@ class AnswerService {
                 .limit(POOR)
                 .forEach(one -> found.add(one.label() + " answered " + one.pruningYear() + " with " + one.shoots()
                         + " shoots where " + Math.round(one.expected()) + " were to be expected: cut it less."));
+        done(siteId).stream()
+                .filter(one -> one.log().pileKilos() != null
+                        && reckonedKilos(one) > 0
+                        && one.log().pileKilos() > FAR_LARGER * reckonedKilos(one))
+                .limit(POOR)
+                .forEach(one -> found.add("The pile of "
+                        + orchard.tree(one.log().treeId()).tag() + " on "
+                        + one.log().onDay() + " weighed " + Math.round(one.log().pileKilos()) + " kg where "
+                        + Math.round(reckonedKilos(one)) + " were reckoned: too much came off."));
         told.response().trees().stream()
                 .filter(one -> one.says().equals("less"))
                 .limit(POOR)

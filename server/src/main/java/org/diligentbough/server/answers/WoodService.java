@@ -579,6 +579,7 @@ public class WoodService {
             }
             wounds.see(treeId, data, who);
             history.added(new About("disease", treeId, tree.siteId(), treeId), data);
+            outdated(treeId);
             return treeId;
         });
         return wood(treeId);
@@ -593,6 +594,7 @@ public class WoodService {
             throw ProblemException.notFound("Nothing was entered of that disease on that day.");
         }
         history.takenAway(new About("disease", treeId, tree.siteId(), treeId), Map.of("disease", disease, "on", on));
+        outdated(treeId);
         return wood(treeId);
     }
 

@@ -203,6 +203,7 @@ public record Archive(
      * @param on absent: the day of the visit
      * @param minutes person-minutes; absent: as planned
      * @param people absent: as planned
+     * @param pileKilos what the prunings weighed, kg
      * @param shoots absent: as planned
      * @param cuts those that are not named were done as planned, in sound wood
      * @param key what a phone sent it under
@@ -213,6 +214,7 @@ public record Archive(
             @MayBeNull Integer minutes,
             @MayBeNull List<String> people,
             String prunings,
+            @MayBeNull Double pileKilos,
             @MayBeNull Integer shoots,
             @MayBeNull String note,
             @MayBeNull List<LoggedCut> cuts,

@@ -327,6 +327,7 @@ public class ArchiveWriter {
                 log.minutes(),
                 log.peopleIds().stream().map(known.names()::get).toList(),
                 log.prunings(),
+                log.pileKilos(),
                 log.shoots(),
                 log.note(),
                 log.cuts(),

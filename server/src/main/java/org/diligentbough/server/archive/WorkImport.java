@@ -381,6 +381,7 @@ class WorkImport {
                 (who.isEmpty() ? List.of(given.by()) : who)
                         .stream().map(name -> people.named(name, run.site.id())).toList(),
                 given.prunings(),
+                given.pileKilos(),
                 given.shoots() == null ? visit.shoots() : given.shoots(),
                 given.note(),
                 cuts(visit, orEmpty(given.cuts())));

@@ -27,7 +27,8 @@ class LaneWorks {
     void keep(Judged judged) {
         lanes.clear(judged.treeId());
         for (Lane lane : judged.evaluation().plan().lanes()) {
-            lanes.add(judged.treeId(), lane.opens(), lane.closes(), maker.of(judged.evaluation(), lane));
+            lanes.add(
+                    judged.treeId(), lane.opens(), lane.closes(), maker.of(judged.treeId(), judged.evaluation(), lane));
         }
     }
 

@@ -25,15 +25,18 @@ import org.diligentbough.server.shared.Wording;
 import org.diligentbough.server.visit.VisitCut;
 import org.diligentbough.server.visit.VisitMapper.NewVisit;
 import org.diligentbough.server.visit.VisitTask;
+import org.diligentbough.server.wood.WoundMapper;
 import org.springframework.stereotype.Component;
 
 /** Makes tree-visits of planned cuts, as they stand when the visit is made. */
 @Component
 class VisitMaker {
     private final Wording wording;
+    private final WoundMapper wood;
 
-    VisitMaker(Wording wording) {
+    VisitMaker(Wording wording, WoundMapper wood) {
         this.wording = wording;
+        this.wood = wood;
     }
 
     /**
@@ -88,8 +91,9 @@ class VisitMaker {
     }
 
     /** Everything planned in the lanes open on a day. */
-    Work openOn(Evaluation evaluation, LocalDate day) {
+    Work openOn(long treeId, Evaluation evaluation, LocalDate day) {
         return work(
+                treeId,
                 evaluation,
                 evaluation.plan().lanes().stream()
                         .filter(lane ->
@@ -100,16 +104,17 @@ class VisitMaker {
     }
 
     /** Everything planned in one lane. */
-    Work of(Evaluation evaluation, Lane lane) {
-        return work(evaluation, List.of(lane), cut -> true, true);
+    Work of(long treeId, Evaluation evaluation, Lane lane) {
+        return work(treeId, evaluation, List.of(lane), cut -> true, true);
     }
 
     /** The cuts chosen, whenever they are planned. */
-    Work chosen(Evaluation evaluation, List<CutKey> chosen) {
-        return work(evaluation, evaluation.plan().lanes(), cut -> chosen.contains(cut.key()), false);
+    Work chosen(long treeId, Evaluation evaluation, List<CutKey> chosen) {
+        return work(treeId, evaluation, evaluation.plan().lanes(), cut -> chosen.contains(cut.key()), false);
     }
 
-    private Work work(Evaluation evaluation, List<Lane> lanes, Predicate<PlannedCut> wanted, boolean withUpkeep) {
+    private Work work(
+            long treeId, Evaluation evaluation, List<Lane> lanes, Predicate<PlannedCut> wanted, boolean withUpkeep) {
         List<VisitCut> cuts = new ArrayList<>();
         Set<Kit> kit = EnumSet.noneOf(Kit.class);
         Optional<Detail> detail = Optional.empty();
@@ -138,7 +143,8 @@ class VisitMaker {
                 closes.add(lane.closes());
             }
         }
-        boolean sick = evaluation.facts().survey().limbs().stream().anyMatch(limb -> limb.has(FaultKind.DISEASED));
+        boolean sick = wood.sick(treeId)
+                || evaluation.facts().survey().limbs().stream().anyMatch(limb -> limb.has(FaultKind.DISEASED));
         return new Work(
                 cuts, detail, tasks, upkeepMinutes, kit, sick, closes.stream().min(Comparator.naturalOrder()));
     }

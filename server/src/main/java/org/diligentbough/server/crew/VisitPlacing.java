@@ -74,10 +74,10 @@ class VisitPlacing {
         }
         Evaluation evaluation = judgement.now(treeId);
         List<CutKey> chosen = asked.cuts();
-        Work open = maker.openOn(evaluation, on);
+        Work open = maker.openOn(treeId, evaluation, on);
         List<VisitRow> onDays = onDays(treeId);
         OpenWork.Besides besides = openWork.besides(dayId == null ? List.of() : onDays, open);
-        Work work = (chosen == null ? open : maker.chosen(evaluation, chosen))
+        Work work = (chosen == null ? open : maker.chosen(treeId, evaluation, chosen))
                 .with(asked.upkeep() ? besides.tasks() : List.of(), asked.upkeep() ? besides.upkeepMinutes() : 0);
         boolean onAnotherVisit = open.upkeepMinutes() > besides.upkeepMinutes()
                 || open.tasks().size() > besides.tasks().size();
@@ -124,7 +124,7 @@ class VisitPlacing {
         Evaluation evaluation = judgement
                 .on(treeId, on.isBefore(judgement.todayAt(treeId)) ? on : judgement.todayAt(treeId))
                 .orElseThrow(() -> ProblemException.notFound("This tree has not been surveyed yet."));
-        Work work = maker.openOn(evaluation, on);
+        Work work = maker.openOn(treeId, evaluation, on);
         int shoots = work.detail().map(detail -> detail.shoots()).orElse(0);
         return work.nothing() ? Optional.empty() : Optional.of(visits.add(maker.row(treeId, dayId, work, shoots)));
     }

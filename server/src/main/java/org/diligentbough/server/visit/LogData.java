@@ -1,6 +1,8 @@
 package org.diligentbough.server.visit;
 
 import jakarta.validation.Valid;
+import jakarta.validation.constraints.DecimalMax;
+import jakarta.validation.constraints.DecimalMin;
 import jakarta.validation.constraints.Max;
 import jakarta.validation.constraints.Min;
 import jakarta.validation.constraints.NotEmpty;
@@ -19,6 +21,7 @@ import org.diligentbough.server.shared.MayBeNull;
  * @param on the day it was done
  * @param minutes person-minutes worked, clearing up included: two people an hour are 120
  * @param people ids of those who did it
+ * @param pileKilos what the prunings weighed, kg
  * @param shoots shoots taken that had only been counted
  */
 public record LogData(
@@ -34,6 +37,11 @@ public record LogData(
 
         @NotNull(message = "is missing; say where they went") @CodeOf(Prunings.class)
         String prunings,
+
+        @MayBeNull
+        @DecimalMin(value = "0", message = "cannot be under 0 kg")
+        @DecimalMax(value = "20000", message = "is more than any tree; give kg")
+        Double pileKilos,
 
         @NotNull(message = "is missing; give 0 if none")
         @Min(value = 0, message = "cannot be under 0")

@@ -116,6 +116,7 @@ public class LogService {
                 data.on(),
                 data.minutes(),
                 data.prunings(),
+                data.pileKilos(),
                 data.shoots(),
                 data.note() == null || data.note().isBlank()
                         ? null

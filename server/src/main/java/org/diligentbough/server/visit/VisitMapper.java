@@ -22,7 +22,8 @@ public interface VisitMapper {
             v.crew, to_char(v.starts, 'HH24:MI') as starts, to_char(v.ends, 'HH24:MI') as ends
             """;
     String LOG = """
-            l.id, l.tree_visit_id as visit_id, v.tree_id, l.corrects, l.on_date as on_day, l.minutes, l.prunings, l.shoots,
+            l.id, l.tree_visit_id as visit_id, v.tree_id, l.corrects, l.on_date as on_day, l.minutes, l.prunings, l.pile_kilos,
+            l.shoots,
             l.note, l.cuts, p.name as logged_by, l.logged_at,
             (select string_agg(o.name, ', ' order by o.name) from visit_log_person lp join person o on o.id = lp.person_id
              where lp.visit_log_id = l.id) as people,
@@ -82,6 +83,7 @@ public interface VisitMapper {
             LocalDate onDay,
             Integer minutes,
             String prunings,
+            Double pileKilos,
             Integer shoots,
             String note,
             List<LoggedCut> cuts,
@@ -99,6 +101,7 @@ public interface VisitMapper {
             LocalDate on,
             int minutes,
             String prunings,
+            Double pileKilos,
             int shoots,
             String note,
             List<LoggedCut> cuts,
@@ -189,8 +192,8 @@ public interface VisitMapper {
     List<LogRow> logsAt(long siteId);
 
     @Select(value = """
-                    insert into visit_log (tree_visit_id, sent_key, corrects, on_date, minutes, prunings, shoots, note, cuts, logged_by)
-                    values (#{visitId}, #{key}::uuid, #{corrects}, #{on}, #{minutes}, #{prunings}, #{shoots}, #{note},
+                    insert into visit_log (tree_visit_id, sent_key, corrects, on_date, minutes, prunings, pile_kilos, shoots, note, cuts, logged_by)
+                    values (#{visitId}, #{key}::uuid, #{corrects}, #{on}, #{minutes}, #{prunings}, #{pileKilos}, #{shoots}, #{note},
                             #{cuts,typeHandler=json}, #{loggedBy})
                     returning id
                     """, affectData = true)

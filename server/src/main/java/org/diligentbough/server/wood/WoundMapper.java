@@ -135,4 +135,12 @@ public interface WoundMapper {
             from tree_judgement j join tree t on t.id = j.tree_id where t.site_id = #{siteId}
             """)
     LightRow lightOf(long siteId);
+
+    /** Whether the newest thing entered of some disease of a tree is that it is active or suspected. */
+    @Select("""
+            select exists (select from disease_seen d where d.tree_id = #{treeId} and d.state in ('active', 'suspected')
+                and not exists (select from disease_seen l where l.tree_id = d.tree_id and l.disease = d.disease
+                    and l.seen_on > d.seen_on))
+            """)
+    boolean sick(long treeId);
 }
