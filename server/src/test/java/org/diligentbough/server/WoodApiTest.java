@@ -63,6 +63,9 @@ class WoodApiTest {
                         .at("/0/limb")
                         .stringValue())
                 .isEqualTo(limb);
+        assertThat(get("/api/sites/" + site + "/limbs-off").json())
+                .as("as many as the log says came off")
+                .hasSize(1);
         assertThat(get("/api/sites/" + site + "/limbs-off.csv").text())
                 .contains("W-1")
                 .contains("hollow");
