@@ -162,6 +162,16 @@ public record SurveyNotes(
 
     /** The same with what was found at cut faces and wounds. */
     public SurveyNotes decayed(List<FoundDecay> found) {
+        return seenSince(found, answeredHard);
+    }
+
+    /** The same where last year's cutting was answered by far too many shoots. */
+    public SurveyNotes answeredHard(AnsweredHard answer) {
+        return seenSince(decay, Optional.of(answer));
+    }
+
+    /** The same with what was seen since the walk. */
+    private SurveyNotes seenSince(List<FoundDecay> found, Optional<AnsweredHard> answer) {
         return new SurveyNotes(
                 habit,
                 heightSetBy,
@@ -183,33 +193,7 @@ public record SurveyNotes(
                 shortenedThisYear,
                 renovating,
                 found,
-                answeredHard);
-    }
-
-    /** The same where last year's cutting was answered by far too many shoots. */
-    public SurveyNotes answeredHard(AnsweredHard answer) {
-        return new SurveyNotes(
-                habit,
-                heightSetBy,
-                lopsidedFrom,
-                beneath,
-                hasFruited,
-                lastCut,
-                union,
-                fungus,
-                tiesBite,
-                openWoundCm,
-                consent,
-                spreadTargetM,
-                leafDensity,
-                notEnteredM2,
-                youngShoots,
-                group,
-                sparedInGroup,
-                shortenedThisYear,
-                renovating,
-                decay,
-                Optional.of(answer));
+                answer);
     }
 
     private SurveyNotes with(

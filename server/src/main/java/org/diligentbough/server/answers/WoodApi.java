@@ -33,28 +33,34 @@ import org.springframework.web.bind.annotation.RestController;
 @RestController
 @RequestMapping("/api")
 class WoodApi {
-    private final WoodService service;
+    private final WoodService wood;
+    private final WoodEntries entries;
+    private final SiteDiseases diseases;
+    private final LimbRegister limbs;
 
-    WoodApi(WoodService service) {
-        this.service = service;
+    WoodApi(WoodService wood, WoodEntries entries, SiteDiseases diseases, LimbRegister limbs) {
+        this.wood = wood;
+        this.entries = entries;
+        this.diseases = diseases;
+        this.limbs = limbs;
     }
 
     /** A tree's grade with its parts, its wounds and its diseases. */
     @GetMapping("/trees/{treeId}/wood")
     WoodView wood(@PathVariable long treeId) {
-        return service.wood(treeId);
+        return wood.wood(treeId);
     }
 
     /** Keeps an old wound found on a walk; those of logged cuts are there by themselves. */
     @PostMapping("/trees/{treeId}/wounds")
     WoodView find(@PathVariable long treeId, @Valid @RequestBody WoundData data) {
-        return service.find(treeId, data);
+        return entries.find(treeId, data);
     }
 
     /** Takes an old wound back that was entered by mistake. */
     @DeleteMapping("/trees/{treeId}/wounds/{name}")
     WoodView forget(@PathVariable long treeId, @PathVariable String name) {
-        return service.forget(treeId, name);
+        return entries.forget(treeId, name);
     }
 
     /** Keeps a look at a wound. */
@@ -63,13 +69,13 @@ class WoodApi {
             @PathVariable long treeId,
             @RequestHeader(name = Once.HEADER, required = false) UUID key,
             @Valid @RequestBody LookData data) {
-        return service.look(treeId, Optional.ofNullable(key), data);
+        return entries.look(treeId, Optional.ofNullable(key), data);
     }
 
     /** Takes a look back that was entered by mistake. */
     @DeleteMapping("/trees/{treeId}/looks")
     WoodView forgetLook(@PathVariable long treeId, @RequestParam String wound, @RequestParam LocalDate on) {
-        return service.forgetLook(treeId, wound, on);
+        return entries.forgetLook(treeId, wound, on);
     }
 
     /** Keeps what was seen of a disease. */
@@ -78,37 +84,37 @@ class WoodApi {
             @PathVariable long treeId,
             @RequestHeader(name = Once.HEADER, required = false) UUID key,
             @Valid @RequestBody DiseaseData data) {
-        return service.see(treeId, Optional.ofNullable(key), data);
+        return entries.see(treeId, Optional.ofNullable(key), data);
     }
 
     /** Takes back what was seen of a disease. */
     @DeleteMapping("/trees/{treeId}/disease")
     WoodView unsee(@PathVariable long treeId, @RequestParam String disease, @RequestParam LocalDate on) {
-        return service.unsee(treeId, disease, on);
+        return entries.unsee(treeId, disease, on);
     }
 
     /** Grades and wounds of the trees of a site that stand. */
     @GetMapping("/sites/{siteId}/wood")
     List<TreeWood> woodOf(@PathVariable long siteId) {
-        return service.woodOf(siteId);
+        return wood.woodOf(siteId);
     }
 
     /** Every wound that is not closed, those due first. */
     @GetMapping("/sites/{siteId}/looks")
     List<WoodView.OpenWound> looks(@PathVariable long siteId) {
-        return service.openWounds(siteId);
+        return wood.openWounds(siteId);
     }
 
     /** Diseases of a site at the end of a year. */
     @GetMapping("/sites/{siteId}/disease")
     DiseasesView disease(@PathVariable long siteId, @RequestParam(required = false) Integer year) {
-        return service.disease(siteId, year);
+        return diseases.disease(siteId, year);
     }
 
     /** Every limb that came off, the newest first. */
     @GetMapping("/sites/{siteId}/limbs-off")
     List<LimbOff> limbsOff(@PathVariable long siteId) {
-        return service.limbsOff(siteId);
+        return limbs.limbsOff(siteId);
     }
 
     /** The same as a table. */
@@ -121,7 +127,7 @@ class WoodApi {
                         .builder()
                         .setHeader("on", "tree", "kind", "limb", "cut", "why", "by", "diameter cm", "kg", "wood")
                         .get())) {
-            for (LimbOff one : service.limbsOff(siteId)) {
+            for (LimbOff one : limbs.limbsOff(siteId)) {
                 table.printRecord(
                         one.on(),
                         CsvCell.safe(one.tag()),

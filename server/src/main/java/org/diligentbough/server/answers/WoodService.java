@@ -8,17 +8,13 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalInt;
-import java.util.UUID;
 import org.diligentbough.core.Rulebook;
 import org.diligentbough.core.answer.Answers;
 import org.diligentbough.core.answer.Answers.OrchardRecords;
 import org.diligentbough.core.answer.TreeHistory;
 import org.diligentbough.core.knowledge.Codes;
 import org.diligentbough.core.knowledge.Figure;
-import org.diligentbough.core.orchard.Species;
-import org.diligentbough.core.survey.Disease;
 import org.diligentbough.core.survey.FoundDecay;
-import org.diligentbough.core.wood.DiseaseSpread;
 import org.diligentbough.core.wood.Sighting;
 import org.diligentbough.core.wood.WoodGrade;
 import org.diligentbough.core.wood.Wound;
@@ -26,15 +22,9 @@ import org.diligentbough.core.wood.WoundClosing;
 import org.diligentbough.core.wood.WoundCourse;
 import org.diligentbough.server.access.Memberships;
 import org.diligentbough.server.answers.Histories.Known;
-import org.diligentbough.server.answers.LoggedWounds.CutMade;
 import org.diligentbough.server.answers.LoggedWounds.Kept;
 import org.diligentbough.server.answers.WoodView.DiseaseSeenView;
-import org.diligentbough.server.answers.WoodView.DiseaseView;
-import org.diligentbough.server.answers.WoodView.DiseasesView;
 import org.diligentbough.server.answers.WoodView.GradePartView;
-import org.diligentbough.server.answers.WoodView.LimbOff;
-import org.diligentbough.server.answers.WoodView.RiskAt;
-import org.diligentbough.server.answers.WoodView.TreeAt;
 import org.diligentbough.server.answers.WoodView.TreeWood;
 import org.diligentbough.server.answers.WoodView.WoundLook;
 import org.diligentbough.server.answers.WoodView.WoundView;
@@ -45,30 +35,16 @@ import org.diligentbough.server.orchard.OrchardService;
 import org.diligentbough.server.orchard.SiteMapper.SiteRow;
 import org.diligentbough.server.orchard.TreeMapper;
 import org.diligentbough.server.orchard.TreeMapper.TreeRow;
-import org.diligentbough.server.shared.CurrentPerson;
-import org.diligentbough.server.shared.History;
-import org.diligentbough.server.shared.History.About;
-import org.diligentbough.server.shared.Once;
-import org.diligentbough.server.shared.ProblemException;
 import org.diligentbough.server.shared.Today;
-import org.diligentbough.server.wood.DiseaseData;
-import org.diligentbough.server.wood.LookData;
-import org.diligentbough.server.wood.WoundData;
 import org.diligentbough.server.wood.WoundMapper;
-import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Service;
-import org.springframework.transaction.annotation.Transactional;
 
-/** Wounds, disease and grades of trees: what was found, and what follows from it. */
+/** Wounds and grades of trees: how wounds close, how sound the wood is, what is to be looked at. */
 @Service
 public class WoodService {
     private static final long SEED = 1;
-    private static final double SPREADING_P = 0.1;
-    private static final int LOOK_NEXT = 5;
     private static final int TOGETHER_DAYS = 60;
-    /** Under this a tree is hardly at risk: as at the reach's end (own assumption). */
-    private static final double LEAST_RISK = 0.05;
 
     private final Histories histories;
     private final WoundMapper wounds;
@@ -76,11 +52,7 @@ public class WoodService {
     private final Memberships memberships;
     private final SiteRules rules;
     private final GradeWords words;
-    private final CurrentPerson person;
-    private final History history;
-    private final Once once;
     private final Today today;
-    private final ApplicationEventPublisher events;
 
     WoodService(
             Histories histories,
@@ -89,22 +61,14 @@ public class WoodService {
             Memberships memberships,
             SiteRules rules,
             GradeWords words,
-            CurrentPerson person,
-            History history,
-            Once once,
-            Today today,
-            ApplicationEventPublisher events) {
+            Today today) {
         this.histories = histories;
         this.wounds = wounds;
         this.orchard = orchard;
         this.memberships = memberships;
         this.rules = rules;
         this.words = words;
-        this.person = person;
-        this.history = history;
-        this.once = once;
         this.today = today;
-        this.events = events;
     }
 
     WoodView wood(long treeId) {
@@ -375,236 +339,5 @@ public class WoodService {
                                     .toList())));
         });
         return found;
-    }
-
-    /** Diseases of a site at the end of a year; today where that is to come. */
-    public DiseasesView disease(long siteId, Integer asked) {
-        SiteRow site = orchard.site(siteId);
-        LocalDate now = today.in(site.zone());
-        int year = asked == null ? now.getYear() : Math.min(asked, now.getYear());
-        LocalDate on = year == now.getYear() ? now : LocalDate.of(year, 12, 31);
-        Rulebook ofSite = rules.of(siteId);
-        List<Known> all = histories.ofSite(site, now);
-        Map<String, Known> byTag = new HashMap<>();
-        List<TreeHistory> trees = new ArrayList<>();
-        for (Known known : all) {
-            byTag.put(known.tree().tag(), known);
-            TreeHistory told = histories.history(known, on);
-            // What was taken out before that stands in no tree's way any more.
-            if (known.standing()
-                    || told.sightings().filter(seen -> !seen.isEmpty()).isPresent()) {
-                trees.add(told);
-            }
-        }
-        int first = all.stream()
-                .flatMap(known -> histories.history(known, now).sightings().orElse(List.of()).stream())
-                .mapToInt(one -> one.on().getYear())
-                .min()
-                .orElse(now.getYear());
-        return new DiseasesView(
-                year,
-                first,
-                now.getYear(),
-                answers(ofSite, trees, on).diseases(on).stream()
-                        .map(spread -> diseaseView(ofSite, spread, byTag))
-                        .toList());
-    }
-
-    private static DiseaseView diseaseView(Rulebook ofSite, DiseaseSpread.Spread spread, Map<String, Known> byTag) {
-        List<RiskAt> atRisk = spread.atRisk().stream()
-                .filter(one -> one.risk() >= LEAST_RISK || one.suspected())
-                .map(one -> risk(one, byTag.get(one.label())))
-                .filter(one -> byTag.get(one.tag()).standing())
-                .toList();
-        Disease disease = spread.disease();
-        return new DiseaseView(
-                Codes.of(disease),
-                spread.reachM(),
-                spread.sick().stream()
-                        .map(byTag::get)
-                        .map(known -> new TreeAt(
-                                known.tree().id(),
-                                known.tree().tag(),
-                                known.tree().eastM(),
-                                known.tree().northM(),
-                                known.standing()))
-                        .toList(),
-                spread.canHave(),
-                spread.joins(),
-                spread.expected(),
-                spread.p(),
-                spread.p() < SPREADING_P && spread.joins() > spread.expected(),
-                ofSite.diseases().of(disease).incurable(),
-                atRisk,
-                atRisk.stream()
-                        .sorted(Comparator.comparing((RiskAt one) -> !one.suspected())
-                                .thenComparing(
-                                        Comparator.comparing(RiskAt::risk).reversed()))
-                        .limit(LOOK_NEXT)
-                        .toList());
-    }
-
-    private static RiskAt risk(DiseaseSpread.AtRisk one, Known known) {
-        return new RiskAt(
-                known.tree().id(),
-                known.tree().tag(),
-                known.tree().eastM(),
-                known.tree().northM(),
-                one.risk(),
-                one.suspected());
-    }
-
-    /** Every limb that came off a site's trees, the newest first. */
-    public List<LimbOff> limbsOff(long siteId) {
-        SiteRow site = orchard.site(siteId);
-        Optional<List<Long>> only = memberships.onlyTrees(siteId);
-        return histories.ofSite(site, today.in(site.zone())).stream()
-                .filter(known ->
-                        only.isEmpty() || only.get().contains(known.tree().id()))
-                .flatMap(known -> known.cuts().stream().map(cut -> limbOff(known.tree(), cut)))
-                .sorted(Comparator.comparing(LimbOff::on)
-                        .reversed()
-                        .thenComparing(LimbOff::tag)
-                        .thenComparing(LimbOff::limb))
-                .toList();
-    }
-
-    private static LimbOff limbOff(TreeRow tree, CutMade cut) {
-        return new LimbOff(
-                cut.log().onDay(),
-                tree.id(),
-                tree.tag(),
-                tree.species(),
-                cut.cut().limb(),
-                cut.kind(),
-                cut.planned()
-                        .filter(planned -> !planned.reasons().isEmpty())
-                        .map(planned -> planned.reasons().get(0).code())
-                        .orElse(null),
-                cut.planned()
-                        .filter(planned -> !planned.reasons().isEmpty())
-                        .map(planned -> planned.reasons().get(0).text())
-                        .orElse(null),
-                Optional.ofNullable(cut.log().people()).orElse(""),
-                Histories.orNull(cut.diameterCm()),
-                cut.planned()
-                        .filter(planned -> planned.kind().equals(cut.kind()))
-                        .map(planned -> planned.weightKg())
-                        .orElse(null),
-                cut.cut().wood());
-    }
-
-    /** Keeps an old wound found on a walk. */
-    @Transactional
-    public WoodView find(long treeId, WoundData data) {
-        long who = person.id();
-        TreeRow tree = orchard.taken(treeId);
-        past(tree, data.foundOn(), "/foundOn");
-        if (data.hollowCm() != null && data.hollowCm() > data.diameterCm()) {
-            throw ProblemException.wrongField("/hollowCm", "is wider than the wound; give what of it is hollow");
-        }
-        boolean cut = histories.of(tree, todayOf(tree)).cuts().stream()
-                .anyMatch(one -> one.cut().limb().equals(data.name()));
-        if (cut || wounds.add(treeId, data, who) == 0) {
-            throw ProblemException.wrongField("/name", "is the name of another wound of this tree; give another");
-        }
-        history.added(new About("wound", treeId, tree.siteId(), treeId), data);
-        outdated(treeId);
-        return wood(treeId);
-    }
-
-    /** Takes an old wound back that was entered by mistake. */
-    @Transactional
-    public WoodView forget(long treeId, String name) {
-        person.id();
-        TreeRow tree = orchard.taken(treeId);
-        WoundMapper.OldWoundRow before = wounds.oldOf(treeId).stream()
-                .filter(one -> one.name().equals(name))
-                .findFirst()
-                .orElseThrow(() -> ProblemException.notFound("This tree has no such wound that was entered by hand."));
-        wounds.drop(treeId, name);
-        history.takenAway(new About("wound", treeId, tree.siteId(), treeId), before);
-        outdated(treeId);
-        return wood(treeId);
-    }
-
-    /** Keeps a look at a wound. What is sent again under the same key is kept once. */
-    @Transactional
-    public WoodView look(long treeId, Optional<UUID> key, LookData data) {
-        once.keep(key, "look at " + data.wound() + " of tree " + treeId, data, () -> {
-            long who = person.id();
-            TreeRow tree = orchard.taken(treeId);
-            past(tree, data.on(), "/on");
-            Kept wound = histories.of(tree, todayOf(tree)).wounds(0, todayOf(tree)).stream()
-                    .filter(one -> one.name().equals(data.wound()))
-                    .findFirst()
-                    .orElseThrow(() -> ProblemException.wrongField(
-                            "/wound", "is no wound of this tree; enter it first as one that was found"));
-            if (!data.on().isAfter(wound.wound().madeOn())) {
-                throw ProblemException.wrongField("/on", "is not after the wound was made; give a later day");
-            }
-            wounds.look(treeId, data, who);
-            history.added(new About("look", treeId, tree.siteId(), treeId), data);
-            outdated(treeId);
-            return treeId;
-        });
-        return wood(treeId);
-    }
-
-    /** Takes a look back that was entered by mistake. */
-    @Transactional
-    public WoodView forgetLook(long treeId, String wound, LocalDate on) {
-        person.id();
-        TreeRow tree = orchard.taken(treeId);
-        if (wounds.dropLook(treeId, wound, on) == 0) {
-            throw ProblemException.notFound("Nobody looked at that wound on that day.");
-        }
-        history.takenAway(new About("look", treeId, tree.siteId(), treeId), Map.of("wound", wound, "on", on));
-        outdated(treeId);
-        return wood(treeId);
-    }
-
-    /** Keeps what was seen of a disease. */
-    @Transactional
-    public WoodView see(long treeId, Optional<UUID> key, DiseaseData data) {
-        once.keep(key, "disease of tree " + treeId, data, () -> {
-            long who = person.id();
-            TreeRow tree = orchard.taken(treeId);
-            past(tree, data.on(), "/on");
-            Disease disease = Codes.parse(Disease.class, data.disease()).orElseThrow();
-            Species kind = Codes.parse(Species.class, tree.species()).orElseThrow();
-            if (!rules.of(tree.siteId()).diseases().of(disease).kinds().contains(kind)) {
-                throw ProblemException.wrongField(
-                        "/disease", "does not go for this kind of tree; choose another, or unknown");
-            }
-            wounds.see(treeId, data, who);
-            history.added(new About("disease", treeId, tree.siteId(), treeId), data);
-            outdated(treeId);
-            return treeId;
-        });
-        return wood(treeId);
-    }
-
-    /** Takes back what was seen of a disease. */
-    @Transactional
-    public WoodView unsee(long treeId, String disease, LocalDate on) {
-        person.id();
-        TreeRow tree = orchard.taken(treeId);
-        if (wounds.dropSeen(treeId, disease, on) == 0) {
-            throw ProblemException.notFound("Nothing was entered of that disease on that day.");
-        }
-        history.takenAway(new About("disease", treeId, tree.siteId(), treeId), Map.of("disease", disease, "on", on));
-        outdated(treeId);
-        return wood(treeId);
-    }
-
-    private void past(TreeRow tree, LocalDate on, String field) {
-        if (on.isAfter(todayOf(tree))) {
-            throw ProblemException.wrongField(field, "lies in the future; give a day up to today");
-        }
-    }
-
-    private void outdated(long treeId) {
-        events.publishEvent(new OrchardService.TreeOutdated(treeId));
     }
 }
