@@ -57,6 +57,7 @@ describe('what the trees answer, in words', () => {
       'Each tenth of the crown more: 3 % less fruit (four times of five between 8 % less and 2 % more). No difference is sure.',
     );
     expect(slopeSays({})).toContain('Too few cuts');
+    expect(slopeSays({ perTenth: -0.03, low: -2.7, high: 2.6 })).toContain('Too few cuts');
   });
 
   it('does not sell alternate bearing as an answer', () => {

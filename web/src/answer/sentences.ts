@@ -35,8 +35,12 @@ export function cuttingSays(response: Answer['answers']['response']): string {
   return `Trees that lost a tenth and more of their crown bore ${asShare(all.effect)} for their trunk than like trees left alone${range}. ${sure}`;
 }
 
+/** An interval of logarithms wider than this tells nothing (own assumption). */
+const WIDEST = 2;
+
 export function slopeSays(slope: Answer['answers']['response']['slope']): string {
-  if (slope.perTenth == null || slope.low == null || slope.high == null)
+  // What may as well be three times as much as a third is not told.
+  if (slope.perTenth == null || slope.low == null || slope.high == null || slope.high - slope.low > WIDEST)
     return 'Too few cuts of different shares to say whether more is better.';
   const sure = slope.low > 0 ? '' : slope.high < 0 ? '' : ' No difference is sure.';
   return `Each tenth of the crown more: ${asShare(slope.perTenth)} fruit (four times of five between ${asShare(
