@@ -19,7 +19,7 @@ import { OnAnotherDay } from './OnAnotherDay';
 import { useKind, useTakeBackSighting } from './queries';
 import { SeenStage } from './SeenStage';
 import { QUALITY, stageName, WORK } from '../vocabulary/season';
-import { Bars, HEAD, YearFrame, yearOf } from './YearStrip';
+import { Bars, HEAD, YearFrame, useNarrow, yearOf } from './YearStrip';
 
 /** The year of one kind of tree at a site, in words and one picture. */
 export function KindView() {
@@ -112,7 +112,7 @@ function Windows({ windows }: { windows: Kind['windows'] }) {
 function KindYear({ kind }: { kind: Kind }) {
   const tall = 26;
   const rows = 3;
-  const year = yearOf(kind.from, kind.until, kind.today, HEAD + tall + 8 + rows * 15 + 4);
+  const year = yearOf(kind, HEAD + tall + 8 + rows * 15 + 4, useNarrow());
   const shown = kind.stages.filter((stage) => stage.reached >= kind.from && stage.reached < kind.until);
   return (
     <div className="kind-year" data-scrolls tabIndex={0} role="region" aria-label="The year of this kind">

@@ -3,7 +3,7 @@ import { Link } from 'react-router';
 import type { Ribbon } from '../api/client';
 import { dayAndMonth, words, Words } from '../parts/format';
 import { useSeason, useWeather } from './queries';
-import { Bars, HEAD, plusDays, windowName, type Year, YearFrame, yearOf } from './YearStrip';
+import { Bars, HEAD, plusDays, windowName, type Year, YearFrame, useNarrow, yearOf } from './YearStrip';
 import { Icon } from '../parts/Icon';
 
 /** Height of a line; lower where there are many kinds, so that the work below stays in sight. */
@@ -73,7 +73,7 @@ const bestNow = (line: Ribbon['lines'][number], today: string) =>
 export function Strip({ ribbon, siteId, roomy }: { ribbon: Ribbon; siteId: number; roomy?: boolean }) {
   const tall = roomy ? 21 : lineOf(ribbon.lines.length);
   const gap = tall < 15 ? 1.5 : 2;
-  const year = yearOf(ribbon.from, ribbon.until, ribbon.today, HEAD + ribbon.lines.length * tall + 3);
+  const year = yearOf(ribbon, HEAD + ribbon.lines.length * tall + 3, useNarrow());
   return (
     <YearFrame year={year} label="Cutting windows by kind">
       {!roomy && <WeatherMarks year={year} siteId={siteId} />}

@@ -1,4 +1,4 @@
-import type { ReactNode } from 'react';
+import { type ReactNode, useSyncExternalStore } from 'react';
 import type { SeasonWindow } from '../api/client';
 import { dates, words } from '../parts/format';
 import { WORK } from '../vocabulary/season';
@@ -9,9 +9,15 @@ const LABEL = 128;
 const WIDTH = 1200;
 /** On a phone the same letters want more of the strip. */
 const NARROW = 440;
-const narrow = () => window.innerWidth < 700;
-const widthNow = () => (narrow() ? NARROW : WIDTH);
-const labelNow = () => (narrow() ? 104 : LABEL);
+const NARROW_LABEL = 104;
+const NARROW_BELOW_PX = 700;
+
+const onTurned = (turned: () => void) => {
+  window.addEventListener('resize', turned);
+  return () => window.removeEventListener('resize', turned);
+};
+/** Whether the year is drawn for a phone; follows a phone that is turned. */
+export const useNarrow = () => useSyncExternalStore(onTurned, () => window.innerWidth < NARROW_BELOW_PX);
 
 const dayMs = 86_400_000;
 export const plusDays = (day: string, days: number) =>
@@ -25,14 +31,27 @@ export interface Year {
   x: (day: string) => number;
   height: number;
   width: number;
+  narrow: boolean;
 }
 
-export function yearOf(from: string, until: string, today: string, height: number): Year {
+export function yearOf(
+  { from, until, today }: { from: string; until: string; today: string },
+  height: number,
+  narrow: boolean,
+): Year {
   const days = (Date.parse(until) - Date.parse(from)) / dayMs;
   const at = (day: string) => Math.min(days, Math.max(0, (Date.parse(day) - Date.parse(from)) / dayMs));
-  const width = widthNow();
-  const label = labelNow();
-  return { from, until, today, height, width, x: (day) => label + (at(day) / days) * (width - label) };
+  const width = narrow ? NARROW : WIDTH;
+  const label = narrow ? NARROW_LABEL : LABEL;
+  return {
+    from,
+    until,
+    today,
+    height,
+    width,
+    narrow,
+    x: (day) => label + (at(day) / days) * (width - label),
+  };
 }
 
 /** The months as a frame, today as a line through all. */
@@ -46,7 +65,7 @@ export function YearFrame({ year, label, children }: { year: Year; label: string
   )
     months.push({
       iso: first.toISOString().slice(0, 10),
-      name: first.toLocaleString('en-GB', { month: 'short', timeZone: 'UTC' }).slice(0, narrow() ? 1 : 3),
+      name: first.toLocaleString('en-GB', { month: 'short', timeZone: 'UTC' }).slice(0, year.narrow ? 1 : 3),
     });
   return (
     <svg viewBox={`0 0 ${year.width} ${height}`} role="group" aria-label={label}>

@@ -234,7 +234,7 @@ describe('the year of a site', () => {
 
 describe('parts of the year', () => {
   it('lays days out evenly and holds what lies outside at the edge', () => {
-    const year = yearOf('2027-01-01', '2028-01-01', '2027-02-20', 100);
+    const year = yearOf({ from: '2027-01-01', until: '2028-01-01', today: '2027-02-20' }, 100, false);
     expect(year.x('2026-05-01')).toBe(year.x('2027-01-01'));
     expect(year.x('2027-07-02') - year.x('2027-01-01')).toBeCloseTo((1072 * 182) / 365, 5);
     expect(year.x('2029-01-01')).toBe(1200);

@@ -92,16 +92,25 @@ function Walk({ tree, siteId, today, southern }: Begun) {
   const setTree = (part: Draft['tree']) => change((now) => ({ ...now, tree: { ...now.tree, ...part } }));
 
   const editLimb = (start?: Partial<LimbFile>, faults?: LimbFile['faults']) => {
-    const [next, id] = openLimb(draft, start, faults);
-    if (next !== draft) change(() => next);
-    openAt(id);
+    let key = '';
+    change((now) => {
+      const [next, opened] = openLimb(now, start, faults);
+      key = opened;
+      return next;
+    });
+    openAt(key);
   };
-  const doneLimb = (id: string, another: boolean) => {
+  const doneLimb = (key: string, another: boolean) => {
     setUndo(undefined);
-    const closed = closeOpen(draft, id);
-    const [next, nextId] = another ? openLimb(closed) : [closed, undefined];
-    change(() => next);
-    closeLimb(nextId);
+    let nextKey: string | undefined;
+    change((now) => {
+      const closed = closeOpen(now, key);
+      if (!another) return closed;
+      const [next, opened] = openLimb(closed);
+      nextKey = opened;
+      return next;
+    });
+    closeLimb(nextKey);
     window.scrollTo(0, 0);
   };
   const open = limb ? draft['x-open']?.[limb] : undefined;

@@ -70,30 +70,42 @@ describe('a limb being entered', () => {
 
   it('waits beside the others until it is whole, whatever else is opened meanwhile', () => {
     const [first, one] = openLimb(draft, undefined, [{ kind: 'dead' }]);
-    expect(one).toBe('B');
-    const begun = changeOpen(first, 'B', (now) => ({ limb: { ...now.limb, diameterCm: 4 } }));
+    const begun = changeOpen(first, one, (now) => ({ limb: { ...now.limb, diameterCm: 4 } }));
     const [typed, other] = openLimb(begun);
-    expect(other).toBe('C');
-    expect(openLimb(typed, { id: 'B' })).toEqual([typed, 'B']);
-    expect(unfinished(typed).map(([id]) => id)).toEqual(['B']);
-    expect(lacking(typed['x-open']!.B!.limb, typed.limbs)).toEqual([
+    expect(typed['x-open']![one]!.limb.id).toBe('B');
+    expect(typed['x-open']![other]!.limb.id).toBe('C');
+    expect(unfinished(typed).map(([id]) => id)).toEqual([one]);
+    expect(lacking(typed['x-open']![one]!.limb, typed.limbs)).toEqual([
       'length',
       'direction',
       'angle',
       'where it leaves',
     ]);
-    expect(typed['x-open']!.B!.limb.faults).toEqual([{ kind: 'dead' }]);
+    expect(typed['x-open']![one]!.limb.faults).toEqual([{ kind: 'dead' }]);
     expect(typed.limbs).toEqual([whole]);
   });
 
   it('stands among the others once it is done, under the tag it got meanwhile', () => {
-    const [open] = openLimb(draft);
+    const [open, id] = openLimb(draft);
     const done = closeOpen(
-      changeOpen(open, 'B', () => ({ limb: { ...whole, id: ' A1 ', parent: 'A' } })),
-      'B',
+      changeOpen(open, id, () => ({ limb: { ...whole, id: ' A1 ', parent: 'A' } })),
+      id,
     );
     expect(done.limbs.map((limb) => limb.id)).toEqual(['A', 'A1']);
     expect(done['x-open']).toBeUndefined();
+    // The next one cannot be taken for it, though its first tag is free again.
+    const [again, next] = openLimb(done);
+    expect(next).not.toBe(id);
+    expect(again['x-open']![next]!.limb.id).toBe('B');
+  });
+
+  it('is another limb than the one that was begun, renamed and left', () => {
+    const [open, id] = openLimb(draft);
+    const left = changeOpen(open, id, () => ({ limb: { id: 'A1', parent: 'A' } }));
+    const [both, next] = openLimb(left);
+    expect(next).not.toBe(id);
+    expect(unfinished(both)).toEqual([[id, both['x-open']![id]]]);
+    expect(both['x-open']![next]!.limb).toEqual({ id: 'B' });
   });
 
   it('takes the place of the one it changes, or leaves it as it was', () => {
@@ -109,9 +121,9 @@ describe('a limb being entered', () => {
     const [added, id] = openLimb(looked, undefined, [{ kind: 'dead' }]);
     expect(unfinished(added)).toEqual([]);
     // Nothing was entered of it: the next one takes its place, without what had only been ticked.
-    const [again, same] = openLimb(added);
-    expect(same).toBe(id);
-    expect(again['x-open']![id]!.limb).toEqual({ id });
+    const [again, next] = openLimb(added);
+    expect(again['x-open']).toEqual({ [next]: expect.objectContaining({ limb: { id: 'B' } }) });
+    expect(next).not.toBe(id);
   });
 
   it('wants a tag of its own', () => {

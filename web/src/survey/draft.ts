@@ -93,27 +93,39 @@ function touched({ isNew, start, limb, tagged }: OpenLimb): boolean {
   );
 }
 
-/** Limbs that are being entered or changed, by the tag they were begun with. */
+/** Limbs that are being entered or changed, by the key they were begun with. */
 export const unfinished = (draft: Draft): [string, OpenLimb][] =>
   Object.entries(draft['x-open'] ?? {}).filter(([, one]) => touched(one));
 
-/** Begins a limb, or goes on with it; what was begun and left stays as it is. */
+/**
+ * Begins a limb, or goes on with it; what was begun and left stays as it is. A limb that stands has its tag for a key. A
+ * new one has a key that no limb had just before: its tag changes with what it grows from, and is then free again.
+ */
 export function openLimb(
   draft: Draft,
   limb?: Partial<LimbFile>,
   faults?: LimbFile['faults'],
 ): [Draft, string] {
   const open = draft['x-open'] ?? {};
-  const id = limb?.id ?? nextTag([...draft.limbs, ...unfinished(draft).map(([, one]) => one.limb)]);
-  if (open[id] && touched(open[id])) return [draft, id];
-  const start = limb ?? { id };
+  const begunBefore = Object.fromEntries(unfinished(draft));
+  const key = limb?.id ?? newKey(draft);
+  if (begunBefore[key]) return [draft, key];
+  const start = limb ?? {
+    id: nextTag([...draft.limbs, ...Object.values(begunBefore).map((one) => one.limb)]),
+  };
   const begun: OpenLimb = {
     start,
     limb: { ...start, ...(faults ? { faults } : {}) },
     isNew: !limb,
     tagged: false,
   };
-  return [{ ...draft, 'x-open': { ...open, [id]: begun } }, id];
+  return [{ ...draft, 'x-open': { ...(limb ? open : begunBefore), [key]: begun } }, key];
+}
+
+function newKey(draft: Draft): string {
+  let number = draft.limbs.length + 1;
+  while (draft['x-open']?.['new-' + number]) number++;
+  return 'new-' + number;
 }
 
 /** With what is being entered of a limb. */

@@ -54,8 +54,9 @@ export function useDraft(begun: Omit<Begun, 'person'>, first: () => Started) {
     setTwo(found.data.two);
     if (found.data.kept) setKept(found.data.kept.changed ? 'on this phone' : 'kept');
   }
+  // Only what was found; what is entered is newer than anything that was shown before it.
   useEffect(() => {
-    newest.current = draft;
+    newest.current ??= draft;
   }, [draft]);
 
   const bring = useCallback(async () => {
@@ -119,6 +120,7 @@ export function useDraft(begun: Omit<Begun, 'person'>, first: () => Started) {
       const now = newest.current;
       if (!now) return;
       const next = make(now);
+      if (next === now) return;
       newest.current = next;
       setDraft(next);
       setKept('keeping');

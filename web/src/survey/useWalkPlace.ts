@@ -15,16 +15,19 @@ export function useWalkPlace(steps: number, draft: Draft | undefined, place: (at
   const navigate = useNavigate();
   const asked = params.get('step');
   const address = params.toString();
-  // The address follows a moment later; what was pressed shows at once.
-  const [ahead, setAhead] = useState<{ from: string; to: At }>();
-  if (ahead && ahead.from !== address) setAhead(undefined);
-  const { step, limb }: At =
-    ahead?.from === address
-      ? ahead.to
-      : {
-          step: Math.min(steps - 1, Math.max(0, Number(asked) || 0)),
-          limb: params.get('limb') ?? undefined,
-        };
+  // The address follows a moment later; what was pressed shows at once, until the address has come to it. On a slow phone
+  // the address passes through where one was meanwhile.
+  const [ahead, setAhead] = useState<{ address: string; to: At }>();
+  if (ahead?.address === address) setAhead(undefined);
+  useEffect(() => {
+    const back = () => setAhead(undefined);
+    window.addEventListener('popstate', back);
+    return () => window.removeEventListener('popstate', back);
+  }, []);
+  const { step, limb }: At = ahead?.to ?? {
+    step: Math.min(steps - 1, Math.max(0, Number(asked) || 0)),
+    limb: params.get('limb') ?? undefined,
+  };
 
   const at = (to: At) => {
     const next = new URLSearchParams(params);
@@ -49,7 +52,7 @@ export function useWalkPlace(steps: number, draft: Draft | undefined, place: (at
   }, [asked, step, limb, place]);
 
   const go = (to: At, options: NavigateOptions = {}) => {
-    if (at(to).toString() !== address) setAhead({ from: address, to });
+    setAhead({ address: at(to).toString(), to });
     setParams(at(to), options);
   };
   return {

@@ -43,8 +43,12 @@ final class Browser implements AutoCloseable {
         PlaywrightAssertions.setDefaultAssertionTimeout(SEEN_WITHIN_MS);
     }
 
-    private Playwright playwright = Playwright.create();
-    private final com.microsoft.playwright.Browser chromium;
+    /** One browser for all journeys; each has a profile of its own in it. It ends with the tests. */
+    private static com.microsoft.playwright.Browser shared;
+
+    /** Of a phone that is killed; null in the shared browser. */
+    private Playwright playwright;
+
     private BrowserContext context;
     private final String server;
     private final Path profile;
@@ -55,25 +59,31 @@ final class Browser implements AutoCloseable {
     Browser() {
         server = TestServer.url();
         profile = null;
-        chromium = playwright
-                .chromium()
-                .launch(new BrowserType.LaunchOptions()
-                        .setExecutablePath(CHROMIUM)
-                        .setArgs(ARGUMENTS));
-        context = chromium.newContext(
-                new com.microsoft.playwright.Browser.NewContextOptions().setViewportSize(LAPTOP_WIDTH, LAPTOP_HEIGHT));
+        context = shared().newContext(new com.microsoft.playwright.Browser.NewContextOptions()
+                .setViewportSize(LAPTOP_WIDTH, LAPTOP_HEIGHT));
         another();
+    }
+
+    private static com.microsoft.playwright.Browser shared() {
+        if (shared == null || !shared.isConnected()) {
+            shared = Playwright.create()
+                    .chromium()
+                    .launch(new BrowserType.LaunchOptions()
+                            .setExecutablePath(CHROMIUM)
+                            .setArgs(ARGUMENTS));
+        }
+        return shared;
     }
 
     /** A phone that keeps what it holds in a folder, so that it can be shut, killed and opened again. */
     Browser(Path profile, String server) {
         this.server = server;
         this.profile = profile;
-        chromium = null;
         switchOn();
     }
 
     private void switchOn() {
+        playwright = Playwright.create();
         context = playwright
                 .chromium()
                 .launchPersistentContext(
@@ -101,7 +111,6 @@ final class Browser implements AutoCloseable {
             throw new IllegalStateException(e);
         }
         playwright.close();
-        playwright = Playwright.create();
         switchOn();
         // The browser writes its cookies down within half a minute: who signed in this morning is still signed in.
         if (signedIn != 0) {
@@ -238,9 +247,8 @@ final class Browser implements AutoCloseable {
     @Override
     public void close() {
         context.close();
-        if (chromium != null) {
-            chromium.close();
+        if (playwright != null) {
+            playwright.close();
         }
-        playwright.close();
     }
 }
