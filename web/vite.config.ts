@@ -15,13 +15,17 @@ const firstViews = (): Plugin => ({
       if (!bundle) return html;
       const chunks = Object.values(bundle).filter((one) => one.type === 'chunk');
       const main = chunks.find((one) => one.isEntry)!;
-      const views = ['TodayView', 'OrchardView', 'WalkPicker', 'TreePage'].map((name) => {
-        const view = chunks.find((one) => one.name === name)!;
-        const files = [view.fileName, ...view.imports].filter(
-          (file) => file !== main.fileName && !main.imports.includes(file),
-        );
-        return name + '=' + files.join(',');
-      });
+      const all = (file: string, found = new Set<string>()): Set<string> => {
+        const chunk = chunks.find((one) => one.fileName === file);
+        if (chunk && chunk !== main && !main.imports.includes(file) && !found.has(file)) {
+          found.add(file);
+          chunk.imports.forEach((next) => all(next, found));
+        }
+        return found;
+      };
+      const views = ['TodayView', 'OrchardView', 'WalkPicker', 'TreePage'].map(
+        (name) => name + '=' + [...all(chunks.find((one) => one.name === name)!.fileName)].join(','),
+      );
       return html.replace('src="/early.js"', 'src="/early.js" data-views="' + views.join(' ') + '"');
     },
   },
@@ -54,6 +58,23 @@ export default defineConfig({
   build: {
     target: 'es2022',
     chunkSizeWarningLimit: 900,
+    rolldownOptions: {
+      output: {
+        codeSplitting: {
+          groups: [
+            // What every page begins with comes in one file, and what many share in another: each file more is a question
+            // more, and dear on a slow phone.
+            { name: 'begin', tags: ['$initial'], priority: 2 },
+            {
+              name: 'shared',
+              minShareCount: 2,
+              includeDependenciesRecursively: false,
+              test: /\/src\/(vocabulary\/|parts\/(May|State)|today\/TodayBoard|crew\/DayRow|wood\/(GradeBox|RemovalRegister)|orchard\/(SitePlan|Welcome)|[a-z]+\/([a-zA-Z]*[qQ]ueries|orchard|jobs|layers)\.)/,
+            },
+          ],
+        },
+      },
+    },
   },
   css: {
     preprocessorOptions: {

@@ -6,7 +6,8 @@ import { createRoot } from 'react-dom/client';
 import { RouterProvider } from 'react-router';
 import { currentPersonId, passing, Problem, setCurrentPersonId } from './api/client';
 import { store } from './field/store';
-import { router } from './app/App';
+import { routed, router } from './app/App';
+import { firstAnswers } from './app/first';
 import { showIn, unitsOf } from './parts/measure';
 import './theme.scss';
 
@@ -36,9 +37,10 @@ const show = () =>
     </StrictMode>,
   );
 
+const answered = Promise.all([firstAnswers(queries), routed]);
 const begin = () => {
   showIn(unitsOf(currentPersonId()));
-  show();
+  void answered.then(show, show);
 };
 
 // Who is at work is known before anything is shown, also after the battery was out.

@@ -1,11 +1,15 @@
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { queryOptions, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { api, type Me, unwrap } from './client';
 
 export type Role = 'coordinator' | 'leader' | 'volunteer' | 'owner';
 
 /** Who is signed in, what they are where, and as whom the demo can be tried. */
-export const useMe = () =>
-  useQuery({ queryKey: ['me'], queryFn: async () => unwrap(await api.GET('/api/me')), staleTime: 60_000 });
+export const meQuery = queryOptions({
+  queryKey: ['me'],
+  queryFn: async () => unwrap(await api.GET('/api/me')),
+  staleTime: 60_000,
+});
+export const useMe = () => useQuery(meQuery);
 
 /** What whoever is signed in is at a site. */
 export function useRole(siteId: number | undefined): Role | undefined {

@@ -1,15 +1,19 @@
-import { useInfiniteQuery, useQuery } from '@tanstack/react-query';
+import { infiniteQueryOptions, queryOptions, useInfiniteQuery, useQuery } from '@tanstack/react-query';
 import { api, type SiteData, type TreeData, unwrap } from './client';
 import { useChange } from './useChange';
 
-export const useSites = () =>
-  useQuery({ queryKey: ['sites'], queryFn: async () => unwrap(await api.GET('/api/sites')) });
+export const sitesQuery = queryOptions({
+  queryKey: ['sites'],
+  queryFn: async () => unwrap(await api.GET('/api/sites')),
+});
+export const useSites = () => useQuery(sitesQuery);
 
-export const useSite = (siteId: number) =>
-  useQuery({
+export const siteQuery = (siteId: number) =>
+  queryOptions({
     queryKey: ['sites', siteId],
     queryFn: async () => unwrap(await api.GET('/api/sites/{siteId}', { params: { path: { siteId } } })),
   });
+export const useSite = (siteId: number) => useQuery(siteQuery(siteId));
 
 export interface TreeFilter {
   q: string;
@@ -21,9 +25,11 @@ export interface TreeFilter {
 /** As many as are asked for at once. */
 const AT_ONCE = 500;
 
-/** The trees of a site that were asked for so far, and how many there are. */
-export function useTrees(siteId: number, filter: TreeFilter) {
-  const asked = useInfiniteQuery({
+/** Every tree, as the register shows them before anybody looks for some. */
+export const ALL_TREES: TreeFilter = { q: '', species: '', triage: '', sort: 'tag' };
+
+export const treesQuery = (siteId: number, filter: TreeFilter) =>
+  infiniteQueryOptions({
     queryKey: ['trees', siteId, filter],
     queryFn: async ({ pageParam }) =>
       unwrap(
@@ -33,8 +39,11 @@ export function useTrees(siteId: number, filter: TreeFilter) {
       ),
     initialPageParam: 0,
     getNextPageParam: (last) => ((last.page + 1) * last.size < last.total ? last.page + 1 : undefined),
-    placeholderData: (before) => before,
   });
+
+/** The trees of a site that were asked for so far, and how many there are. */
+export function useTrees(siteId: number, filter: TreeFilter) {
+  const asked = useInfiniteQuery({ ...treesQuery(siteId, filter), placeholderData: (before) => before });
   const pages = asked.data?.pages;
   return {
     error: asked.error,
@@ -45,11 +54,12 @@ export function useTrees(siteId: number, filter: TreeFilter) {
   };
 }
 
-export const useTree = (treeId: number) =>
-  useQuery({
+export const treeQuery = (treeId: number) =>
+  queryOptions({
     queryKey: ['tree', treeId],
     queryFn: async () => unwrap(await api.GET('/api/trees/{treeId}', { params: { path: { treeId } } })),
   });
+export const useTree = (treeId: number) => useQuery(treeQuery(treeId));
 
 export const useAddSite = () =>
   useChange(async (body: SiteData) => unwrap(await api.POST('/api/sites', { body })));

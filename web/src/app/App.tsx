@@ -67,6 +67,18 @@ export const router = createBrowserRouter([
   },
 ]);
 
+/** Once the view that was come to is read. */
+export const routed = new Promise<void>((done) => {
+  if (router.state.initialized) done();
+  else {
+    const stop = router.subscribe((state) => {
+      if (!state.initialized) return;
+      stop();
+      done();
+    });
+  }
+});
+
 /**
  * A phone that goes out of reach has every view with it: those it did not need yet come one after another once the first
  * page has long been shown and there is nothing else to do.

@@ -1,13 +1,14 @@
-import { useQuery } from '@tanstack/react-query';
+import { queryOptions, useQuery } from '@tanstack/react-query';
 import { api, Problem, unwrap } from '../api/client';
 import { useChange } from '../api/useChange';
 
-export const useSeason = (siteId: number) =>
-  useQuery({
+export const seasonQuery = (siteId: number) =>
+  queryOptions({
     queryKey: ['season', siteId],
     queryFn: async () =>
       unwrap(await api.GET('/api/sites/{siteId}/season', { params: { path: { siteId } } })),
   });
+export const useSeason = (siteId: number) => useQuery(seasonQuery(siteId));
 
 export const useKind = (siteId: number, species: string) =>
   useQuery({

@@ -1,11 +1,12 @@
-import { useQuery } from '@tanstack/react-query';
+import { queryOptions, useQuery } from '@tanstack/react-query';
 import { api, unwrap } from '../api/client';
 
-export const useBoard = (siteId: number) =>
-  useQuery({
+export const boardQuery = (siteId: number) =>
+  queryOptions({
     queryKey: ['today', siteId],
     queryFn: async () => unwrap(await api.GET('/api/sites/{siteId}/today', { params: { path: { siteId } } })),
   });
+export const useBoard = (siteId: number) => useQuery(boardQuery(siteId));
 
 export const useTimeline = (treeId: number) =>
   useQuery({

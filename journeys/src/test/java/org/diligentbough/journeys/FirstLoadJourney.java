@@ -3,6 +3,7 @@ package org.diligentbough.journeys;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import com.google.gson.JsonObject;
+import java.util.ArrayList;
 import java.util.List;
 import org.diligentbough.server.TestServer;
 import org.junit.jupiter.api.Test;
@@ -22,9 +23,26 @@ class FirstLoadJourney {
             () => performance.getEntriesByType('resource').filter((one) => one.startTime < window.usefulAt)
                 .map((one) => one.name).filter((name) => name.includes('/api/'))""";
 
+    /** The first one finds a server that has just been started. */
+    private static final int LOADS = 4;
+
     @Test
     void theFirstPageIsSmallAndSoonOfUseOnASlowPhone() {
         long site = TestServer.orchard("First load", 40);
+        List<Double> took = new ArrayList<>();
+        for (int i = 0; i < LOADS; i++) {
+            took.add(load(site));
+        }
+        List<Double> warm = took.subList(1, LOADS).stream().sorted().toList();
+        double ms = warm.get(warm.size() / 2);
+        System.out.printf(
+                "first load on a processor slowed four times: of use after %.1f s, the middle of %d; %.1f s from a server just started%n",
+                ms / 1000, warm.size(), took.get(0) / 1000);
+        assertThat(ms).isLessThan(MOST_MS);
+    }
+
+    /** The first visit of a phone that has nothing yet; how long until its page is of use, in milliseconds. */
+    private static double load(long site) {
         try (Browser browser = new Browser()) {
             browser.phone();
             JsonObject slow = new JsonObject();
@@ -34,15 +52,12 @@ class FirstLoadJourney {
             browser.open("/sites/" + site);
             browser.page.waitForFunction("() => document.querySelector('.register tbody tr')"
                     + " && (window.usefulAt ??= performance.now())");
-            double ms = ((Number) browser.page.evaluate("() => window.usefulAt")).doubleValue();
             double bytes = ((Number) browser.page.evaluate(SCRIPT_BYTES)).doubleValue();
-            System.out.printf(
-                    "first load on a processor slowed four times: %.0f kB of script, of use after %.1f s%n",
-                    bytes / 1000, ms / 1000);
+            System.out.printf("first load: %.0f kB of script%n", bytes / 1000);
             // What was asked for early is taken and not asked for again.
             assertThat((List<?>) browser.page.evaluate(ASKED)).isNotEmpty().doesNotHaveDuplicates();
             assertThat(bytes).isBetween(50_000.0, MOST_SCRIPT_BYTES);
-            assertThat(ms).isLessThan(MOST_MS);
+            return ((Number) browser.page.evaluate("() => window.usefulAt")).doubleValue();
         }
     }
 }
