@@ -1,4 +1,4 @@
-import { Button } from 'react-bootstrap';
+import { Button, Form } from 'react-bootstrap';
 import { Link, useParams } from 'react-router';
 import type { Answer } from '../api/client';
 import { useSite } from '../api/orchard';
@@ -9,7 +9,7 @@ import { ProblemAlert } from '../parts/ProblemAlert';
 import { useTitle } from '../parts/useTitle';
 import { DISEASES } from '../vocabulary/survey';
 import { Intervals, Picture, ShareBars, YearBars } from './pictures';
-import { useAccept, useAnswer } from './queries';
+import { useAccept, useAlways, useAnswer } from './queries';
 import { biennialSays, cuttingSays, fruitSays, learnedSays, round, slopeSays } from './sentences';
 
 const LETTERS = ['A', 'B', 'C', 'D', 'E'];
@@ -280,59 +280,82 @@ const shareName = (from: number, to: number) =>
 /** What the orchard's own records would have otherwise, beside what was shipped; accepted it is what plans go by. */
 function Learned({ siteId, of }: { siteId: number; of: Answer }) {
   const accept = useAccept(siteId);
-  if (of.proposals.length === 0) return null;
+  const always = useAlways(siteId);
   return (
     <section aria-label="Learned from your own records">
       <h2>Learned from your own records</h2>
-      <div className="table-responsive" tabIndex={0} role="region" aria-label="Learned numbers">
-        <table className="table table-sm">
-          <thead>
-            <tr>
-              <th>Number</th>
-              <th>Shipped</th>
-              <th>Yours</th>
-              <th>Four times of five</th>
-              <th>Cases</th>
-              <th>You go by</th>
-              <th />
-            </tr>
-          </thead>
-          <tbody>
-            {of.proposals.map((one) => (
-              <tr key={one.figure}>
-                <td style={{ minWidth: '13rem' }}>{Words(one.meaning)}</td>
-                <td>
-                  {round(one.shipped)} {one.unit}
-                </td>
-                <td>
-                  <strong>{one.value.toFixed(2)}</strong>
-                </td>
-                <td className="text-nowrap">
-                  {one.low.toFixed(2)} to {one.high.toFixed(2)}
-                </td>
-                <td>{one.cases}</td>
-                <td>{one.now.toFixed(2)}</td>
-                <td>
-                  <May siteId={siteId} roles={DECIDE}>
-                    {Math.abs(one.now - one.value) > 0.005 && (
-                      <Button
-                        size="sm"
-                        variant="outline-primary"
-                        disabled={accept.isPending}
-                        onClick={() => accept.mutate(one.figure)}
-                        aria-label={'Go by ' + one.value.toFixed(2) + ' for ' + words(one.figure)}
-                      >
-                        Go by yours
-                      </Button>
-                    )}
-                  </May>
-                </td>
+      {of.proposals.length === 0 ? (
+        <p>Nothing yet: log what the work takes, and what grows back near cuts.</p>
+      ) : (
+        <div className="table-responsive" tabIndex={0} role="region" aria-label="Learned numbers">
+          <table className="table table-sm">
+            <thead>
+              <tr>
+                <th>Number</th>
+                <th>Shipped</th>
+                <th>Yours</th>
+                <th>Four times of five</th>
+                <th>Cases</th>
+                <th>You go by</th>
+                <th />
               </tr>
-            ))}
-          </tbody>
-        </table>
-      </div>
-      <ProblemAlert error={accept.error} />
+            </thead>
+            <tbody>
+              {of.proposals.map((one) => (
+                <tr key={one.figure + (one.kind ?? '')}>
+                  <td style={{ minWidth: '13rem' }}>
+                    {one.kind ? <span className="ps-3">{words(one.kind)} alone</span> : Words(one.meaning)}
+                  </td>
+                  <td>
+                    {round(one.shipped)} {one.unit}
+                  </td>
+                  <td>
+                    <strong>{one.value.toFixed(2)}</strong>
+                  </td>
+                  <td className="text-nowrap">
+                    {one.low.toFixed(2)} to {one.high.toFixed(2)}
+                  </td>
+                  <td>{one.cases}</td>
+                  <td>{one.now.toFixed(2)}</td>
+                  <td>
+                    <May siteId={siteId} roles={DECIDE}>
+                      {Math.abs(one.now - one.value) > 0.005 && (
+                        <Button
+                          size="sm"
+                          variant="outline-primary"
+                          disabled={accept.isPending}
+                          onClick={() => accept.mutate({ figure: one.figure, kind: one.kind ?? undefined })}
+                          aria-label={
+                            'Go by ' +
+                            one.value.toFixed(2) +
+                            ' for ' +
+                            words(one.figure) +
+                            (one.kind ? ', ' + words(one.kind) : '')
+                          }
+                        >
+                          Go by yours
+                        </Button>
+                      )}
+                    </May>
+                  </td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </div>
+      )}
+      <ProblemAlert error={accept.error ?? always.error} />
+      <May siteId={siteId} roles={DECIDE}>
+        <Form.Check
+          type="switch"
+          id="always"
+          className="no-print mb-2"
+          label="Always go by what your records teach: looked at once a day, each change in the history"
+          checked={of.always}
+          disabled={always.isPending}
+          onChange={(e) => always.mutate(e.target.checked)}
+        />
+      </May>
       <p className="small faint">
         Yours lies between what was shipped and what your records say, nearer to these the more there are.
         What you go by stands in <Link to={'/sites/' + siteId + '/figures'}>the numbers</Link>, can be put

@@ -9,8 +9,20 @@ export const useAnswer = (siteId: number) =>
       unwrap(await api.GET('/api/sites/{siteId}/answer', { params: { path: { siteId } } })),
   });
 
-/** Has the site go by a number its own records teach. */
+/** Has the site go by a number its own records teach, of one kind alone where that is named. */
 export const useAccept = (siteId: number) =>
-  useChange(async (figure: string) =>
-    unwrap(await api.POST('/api/sites/{siteId}/learned', { params: { path: { siteId } }, body: { figure } })),
+  useChange(
+    async (body: { figure: string; kind?: string }) =>
+      unwrap(await api.POST('/api/sites/{siteId}/learned', { params: { path: { siteId } }, body })),
+    siteId,
+  );
+
+/** Has the site go by whatever its records teach, or only by what somebody takes over. */
+export const useAlways = (siteId: number) =>
+  useChange(
+    async (always: boolean) =>
+      unwrap(
+        await api.PUT('/api/sites/{siteId}/learned', { params: { path: { siteId } }, body: { always } }),
+      ),
+    siteId,
   );

@@ -11,6 +11,7 @@ const share = {
   least: 0,
   most: 1,
   source: 'our own assumption',
+  kinds: [],
 };
 const width = {
   figure: 'big-cut-cm',
@@ -21,6 +22,7 @@ const width = {
   most: 20,
   source: 'common practice',
   changed: { value: 6, by: 'Tamsin Oke', at: '2027-02-20T10:00:00Z', note: 'they close well' },
+  kinds: [{ kind: 'plum', changed: { value: 4, by: 'Tamsin Oke', at: '2027-02-21T10:00:00Z', version: 9 } }],
 };
 const numbers = async () => {
   answers.set('GET /api/sites/{siteId}/figures', [share, width]);
@@ -39,7 +41,8 @@ describe('the numbers the rules go by', () => {
     expect(rows[1]).toContain('5 cmcommon practice6 cm');
     expect(rows[1]).toContain('Tamsin Oke');
     expect(rows[1]).toContain('they close well');
-    expect(box.textContent).toContain('1 changed here.');
+    expect(rows[1]).toContain('plum 4 cm');
+    expect(box.textContent).toContain('2 changed here.');
   });
 
   it('finds a number by what it means', async () => {
@@ -70,9 +73,21 @@ describe('the numbers the rules go by', () => {
     );
   });
 
+  it('changes it for one kind alone, and puts that back by itself', async () => {
+    await numbers();
+    await press('Change: ' + share.meaning);
+    await type('For which trees', 'citrus');
+    await press('Keep');
+    expect(asked.find((one) => one.method === 'PUT')).toMatchObject({ query: { kind: 'citrus' } });
+    await press('Put back: ' + width.meaning + ', plum');
+    expect(asked.find((one) => one.method === 'DELETE')).toMatchObject({
+      query: { kind: 'plum', version: '9' },
+    });
+  });
+
   it('puts the shipped one back', async () => {
     await numbers();
-    await press('Put back');
+    await press('Put back: ' + width.meaning);
     expect(asked.find((one) => one.method === 'DELETE')?.params).toEqual({ siteId: 3, figure: 'big-cut-cm' });
   });
 });

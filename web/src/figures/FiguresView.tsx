@@ -4,9 +4,10 @@ import { Link, useParams } from 'react-router';
 import type { FigureView } from '../api/client';
 import { Loading } from '../parts/Loading';
 import { ProblemAlert } from '../parts/ProblemAlert';
-import { dateTime, Words } from '../parts/format';
+import { dateTime, Words, words } from '../parts/format';
 import { useTitle } from '../parts/useTitle';
-import { useChangeFigure, useFigures } from './queries';
+import { SPECIES } from '../vocabulary/orchard';
+import { changedOf, useChangeFigure, useFigures } from './queries';
 
 const shown = (value: number, unit: string) =>
   unit === 'share' ? Math.round(value * 1000) / 10 + ' %' : Math.round(value * 1000) / 1000 + ' ' + unit;
@@ -17,13 +18,13 @@ export function FiguresView() {
   const figures = useFigures(siteId);
   const change = useChangeFigure(siteId);
   const [find, setFind] = useState('');
-  const [editing, setEditing] = useState<string>();
+  const [editing, setEditing] = useState<{ figure: string; kind?: string }>();
   useTitle('Numbers');
   if (!figures.data) return <Loading error={figures.error} />;
   const wanted = figures.data.filter((one) =>
     (one.meaning + ' ' + one.figure + ' ' + one.source).toLowerCase().includes(find.toLowerCase()),
   );
-  const changed = figures.data.filter((one) => one.changed).length;
+  const changed = figures.data.reduce((sum, one) => sum + (one.changed ? 1 : 0) + one.kinds.length, 0);
   return (
     <>
       <h1>Numbers the rules go by</h1>
@@ -62,49 +63,29 @@ export function FiguresView() {
                 <td className="num text-nowrap">{shown(one.shipped, one.unit)}</td>
                 <td className="small">{one.source}</td>
                 <td style={{ minWidth: 230 }}>
-                  {editing === one.figure ? (
-                    <Change
+                  {[undefined, ...one.kinds.map((other) => other.kind)].map((kind) => (
+                    <Own
+                      key={kind ?? ''}
                       figure={one}
+                      kind={kind}
+                      edit={() => setEditing({ figure: one.figure, kind })}
+                      putBack={() => change.mutate({ one, kind, to: null })}
+                    />
+                  ))}
+                  {editing?.figure === one.figure && (
+                    <Change
+                      key={editing.kind}
+                      figure={one}
+                      of={editing.kind}
                       saving={change.isPending}
                       leave={() => setEditing(undefined)}
-                      keep={(value, note) =>
-                        void change.mutateAsync({ one, to: { value, note } }).then(
+                      keep={(kind, value, note) =>
+                        void change.mutateAsync({ one, kind, to: { value, note } }).then(
                           () => setEditing(undefined),
                           () => undefined,
                         )
                       }
                     />
-                  ) : (
-                    <>
-                      {one.changed && (
-                        <div>
-                          <strong>{shown(one.changed.value, one.unit)}</strong>{' '}
-                          <span className="small faint">
-                            {one.changed.by}, {dateTime(one.changed.at)}
-                            {one.changed.note && ': ' + one.changed.note}
-                          </span>
-                        </div>
-                      )}
-                      <Button
-                        size="sm"
-                        variant="link"
-                        className="p-0 me-2"
-                        aria-label={'Change: ' + one.meaning}
-                        onClick={() => setEditing(one.figure)}
-                      >
-                        Change
-                      </Button>
-                      {one.changed && (
-                        <Button
-                          size="sm"
-                          variant="link"
-                          className="p-0"
-                          onClick={() => change.mutate({ one, to: null })}
-                        >
-                          Put back
-                        </Button>
-                      )}
-                    </>
                   )}
                 </td>
               </tr>
@@ -116,21 +97,76 @@ export function FiguresView() {
   );
 }
 
+/** What the site goes by instead, for all trees or for those of a kind. */
+function Own({
+  figure,
+  kind,
+  edit,
+  putBack,
+}: {
+  figure: FigureView;
+  kind?: string;
+  edit: () => void;
+  putBack: () => void;
+}) {
+  const changed = changedOf(figure, kind);
+  const of = kind ? ', ' + words(kind) : '';
+  return (
+    <div>
+      {changed && (
+        <div>
+          {kind && words(kind) + ' '}
+          <strong>{shown(changed.value, figure.unit)}</strong>{' '}
+          <span className="small faint">
+            {changed.by}, {dateTime(changed.at)}
+            {changed.note && ': ' + changed.note}
+          </span>
+        </div>
+      )}
+      <Button
+        size="sm"
+        variant="link"
+        className="p-0 me-2"
+        aria-label={'Change: ' + figure.meaning + of}
+        onClick={edit}
+      >
+        Change
+      </Button>
+      {changed && (
+        <Button
+          size="sm"
+          variant="link"
+          className="p-0"
+          aria-label={'Put back: ' + figure.meaning + of}
+          onClick={putBack}
+        >
+          Put back
+        </Button>
+      )}
+    </div>
+  );
+}
+
 function Change({
   figure,
+  of,
   saving,
   leave,
   keep,
 }: {
   figure: FigureView;
+  /** The kind that is changed; without one, all trees or a kind that is chosen. */
+  of?: string;
   saving: boolean;
   leave: () => void;
-  keep: (value: number, note?: string) => void;
+  keep: (kind: string | undefined, value: number, note?: string) => void;
 }) {
   const share = figure.unit === 'share';
-  const now = figure.changed?.value ?? figure.shipped;
+  const [kind, setKind] = useState(of ?? '');
+  const was = changedOf(figure, of);
+  const now = was?.value ?? figure.changed?.value ?? figure.shipped;
   const [text, setText] = useState(String(Math.round((share ? now * 100 : now) * 1000) / 1000));
-  const [note, setNote] = useState(figure.changed?.note ?? '');
+  const [note, setNote] = useState(was?.note ?? '');
   const number = Number(text.replace(',', '.'));
   const good = text.trim() !== '' && Number.isFinite(number);
   return (
@@ -138,7 +174,7 @@ function Change({
       className="d-flex flex-wrap gap-1 align-items-center"
       onSubmit={(e) => {
         e.preventDefault();
-        if (good) keep(share ? number / 100 : number, note.trim() || undefined);
+        if (good) keep(kind || undefined, share ? number / 100 : number, note.trim() || undefined);
       }}
     >
       <Form.Control
@@ -152,6 +188,22 @@ function Change({
         onChange={(e) => setText(e.target.value)}
       />
       <span>{share ? '%' : figure.unit}</span>
+      {!of && (
+        <Form.Select
+          size="sm"
+          style={{ width: 130 }}
+          aria-label="For which trees"
+          value={kind}
+          onChange={(e) => setKind(e.target.value)}
+        >
+          <option value="">all trees</option>
+          {SPECIES.map((code) => (
+            <option key={code} value={code}>
+              {words(code)} alone
+            </option>
+          ))}
+        </Form.Select>
+      )}
       <Form.Control
         size="sm"
         style={{ width: 150 }}

@@ -21,6 +21,8 @@ export const asked: {
   method: string;
   path: string;
   params: Record<string, string | number>;
+  /** What stands behind the question mark. */
+  query: Record<string, string>;
   body: unknown;
 }[] = [];
 
@@ -90,7 +92,7 @@ function laidReady(method: string, address: string) {
 let underWay = 0;
 
 async function answer(request: Request) {
-  const address = new URL(request.url).pathname;
+  const { pathname: address, searchParams } = new URL(request.url);
   if (address === '/api/me' && !answers.has('GET /api/me')) return HttpResponse.json(COORDINATOR);
   const ready = laidReady(request.method, address);
   const json = request.headers.get('content-type')?.includes('json');
@@ -99,6 +101,7 @@ async function answer(request: Request) {
     method: request.method,
     path: ready?.path ?? address,
     params: ready?.params ?? {},
+    query: Object.fromEntries(searchParams),
     body: text === '' ? undefined : json ? (JSON.parse(text) as unknown) : text,
   });
   if (!ready) return HttpResponse.error();

@@ -132,6 +132,7 @@ export const ENTITIES: Record<string, string> = {
   day: 'work day',
   person: 'person',
   figure: 'number of the rules',
+  learning: 'going by what is learned',
   hours: 'hours of the seasons',
   photo: 'photo',
   sighting: 'stage seen',

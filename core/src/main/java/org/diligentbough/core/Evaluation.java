@@ -95,7 +95,8 @@ public record Evaluation(
     }
 
     /** Judges and plans a tree as it stands. */
-    public static Evaluation of(TreeToday found, Given given, Rulebook rules) {
+    public static Evaluation of(TreeToday found, Given given, Rulebook all) {
+        Rulebook rules = all.of(found.survey().tree().species());
         GroupBalance balance = new GroupBalance(given.group(), found.survey(), rules.knowledge());
         TreeToday standing = new TreeToday(balance.balanced(found.survey()), found.taken());
         return in(light(standing.survey(), given.near(), rules), standing, given, rules);
@@ -198,7 +199,8 @@ public record Evaluation(
             TreeFacts facts, TreeVerdict tree, List<LimbVerdict> limbs, CuttingCalendar calendar, MayCut today) {}
 
     /** What is found of a tree as surveyed: all but its plan and what hangs on that. */
-    public static Found found(Survey survey, Rulebook rules) {
+    public static Found found(Survey survey, Rulebook all) {
+        Rulebook rules = all.of(survey.tree().species());
         return found(light(survey, List.of(), rules), TreeToday.asSurveyed(survey), Given.NOTHING, rules, Set.of());
     }
 

@@ -30,9 +30,15 @@ import org.diligentbough.core.visit.Visit;
 import org.diligentbough.core.wood.DiseaseTraits;
 import org.threeten.extra.LocalDateRange;
 
-/** All that the core goes by: numbers, sources, species and windows. Read once at start; immutable. */
+/**
+ * All that the core goes by: numbers, sources, species and windows. Read once at start; immutable.
+ *
+ * @param knowledge numbers that hold where a kind has none of its own
+ * @param ofKinds other values of some figures for trees of a kind
+ */
 public record Rulebook(
         Knowledge knowledge,
+        Map<Species, Map<Figure, Double>> ofKinds,
         SpeciesTraits.Table species,
         WindowTable windows,
         StageTable stages,
@@ -45,6 +51,7 @@ public record Rulebook(
         StageTable stages = StageTable.load();
         return new Rulebook(
                 Knowledge.load(),
+                Map.of(),
                 SpeciesTraits.Table.load(),
                 WindowTable.load(stages),
                 stages,
@@ -55,25 +62,41 @@ public record Rulebook(
 
     /** The same with other values for some figures: what a site has changed. */
     public Rulebook with(Map<Figure, Double> figures) {
-        return figures.isEmpty()
+        return with(figures, ofKinds);
+    }
+
+    /** The same with other values for some figures, and with some for trees of a kind alone. */
+    public Rulebook with(Map<Figure, Double> figures, Map<Species, Map<Figure, Double>> kinds) {
+        return figures.isEmpty() && kinds.equals(ofKinds)
                 ? this
-                : new Rulebook(knowledge.with(figures), species, windows, stages, care, rootstocks, diseases);
+                : new Rulebook(
+                        knowledge.with(figures),
+                        Map.copyOf(kinds),
+                        species,
+                        windows,
+                        stages,
+                        care,
+                        rootstocks,
+                        diseases);
+    }
+
+    /** The same as it holds for trees of a kind. */
+    public Rulebook of(Species kind) {
+        Map<Figure, Double> own = ofKinds.getOrDefault(kind, Map.of());
+        return own.isEmpty() ? this : with(own, Map.of());
     }
 
     /** When trees of a kind may be cut at a site, with what was seen of them there. */
     public CuttingCalendar calendar(Site site, Species kind, boolean trained, Seen seen) {
-        return new CuttingCalendar(
-                windows, stages, knowledge, species, site, new Climate(site, knowledge), kind, trained, seen);
+        Knowledge own = of(kind).knowledge;
+        return new CuttingCalendar(windows, stages, own, species, site, new Climate(site, own), kind, trained, seen);
     }
 
     /** The year of a kind at a site besides its windows. */
     public KindYear year(Site site, Species kind, Seen seen) {
+        Knowledge own = of(kind).knowledge;
         return new KindYear(
-                kind,
-                new Climate(site, knowledge),
-                calendar(site, kind, false, seen).stages(),
-                care,
-                knowledge);
+                kind, new Climate(site, own), calendar(site, kind, false, seen).stages(), care, own);
     }
 
     /** The work that is due for a whole orchard on some of {@code days}. */
@@ -115,7 +138,7 @@ public record Rulebook(
         if (shoots.isEmpty()) {
             return Optional.empty();
         }
-        Learning learning = new Learning(knowledge);
+        Learning learning = new Learning(of(surveys.get(0).tree().species()).knowledge);
         TreeRecord record = record(surveys, visits, List.of());
         int now = calendar(surveys.get(surveys.size() - 1))
                 .pruningYear(surveys.get(0).today())
@@ -163,7 +186,7 @@ public record Rulebook(
         Survey newest = surveys.stream()
                 .reduce((one, other) -> other.surveyedOn().isBefore(one.surveyedOn()) ? one : other)
                 .orElseThrow(() -> new IllegalArgumentException("a tree that was never surveyed is not known"));
-        return new TreeRecord(
-                surveys, visits, rotting, species.of(newest.tree().species()), knowledge, calendar(newest));
+        Species kind = newest.tree().species();
+        return new TreeRecord(surveys, visits, rotting, species.of(kind), of(kind).knowledge, calendar(newest));
     }
 }

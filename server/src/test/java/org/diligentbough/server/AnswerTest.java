@@ -5,41 +5,15 @@ import static org.diligentbough.server.TestServer.get;
 import static org.diligentbough.server.TestServer.post;
 
 import java.util.UUID;
-import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import tools.jackson.databind.JsonNode;
 
 /** What a site's own records answer: fruit, regrowth, learning, crop load. */
 class AnswerTest {
-    private final long who = TestServer.person("Anna Answers", 1970);
-    private long site;
-    private long tree;
-
-    @BeforeEach
-    void aTreeThatWasCut() {
-        site = TestServer.site("Answer " + UUID.randomUUID());
-        tree = TestServer.tree(site, "A-1");
-        post(
-                        "/api/trees/" + tree + "/surveys",
-                        TestServer.walkJson()
-                                .replaceFirst("\"surveyedOn\": \"[^\"]*\"", "\"surveyedOn\": \"2026-01-15\""))
-                .expect(201);
-        long visit = post("/api/trees/" + tree + "/visits", "{}")
-                .expect(201)
-                .get("visitId")
-                .longValue();
-        post("/api/visits/" + visit + "/log", """
-                        {"key": "%s", "on": "2026-02-15", "minutes": 90, "people": [%d], "prunings": "chipped", "shoots": 0,
-                         "cuts": [{"limb": "A", "outcome": "other", "kind": "shorten", "alongM": 1.0, "diameterCm": 8.0, "wood": "sound"}]}
-                        """.formatted(UUID.randomUUID(), who))
-                .expect(201);
-    }
-
-    private void grewBack(int shoots) {
-        post("/api/trees/" + tree + "/looks", """
-                        {"wound": "A", "on": "2027-01-20", "longMm": 74, "shortMm": 70, "state": "closing", "shoots": %d, "longestCm": 160}
-                        """.formatted(shoots)).expect(200);
-    }
+    private final CutTree cut = CutTree.planted();
+    private final long who = cut.who();
+    private final long site = cut.site();
+    private final long tree = cut.tree();
 
     @Test
     void regrowthIsLearnedAcceptedAndStandsInNumbers() {
@@ -47,7 +21,7 @@ class AnswerTest {
         assertThat(before.at("/answers/learned").valueStream().map(one -> one.get("what")
                         .stringValue()))
                 .doesNotContain("regrowth");
-        grewBack(20);
+        cut.grewBack(20);
         JsonNode after = get("/api/sites/" + site + "/answer").expect(200);
         JsonNode regrowth = after.at("/answers/learned")
                 .valueStream()
@@ -80,10 +54,36 @@ class AnswerTest {
     }
 
     @Test
+    void aNumberMayHoldForOneKindAloneAndIsUndone() {
+        String at = "/api/sites/" + site + "/figures/outlook-shoots";
+        TestServer.put(at, "{\"version\": 0, \"value\": 7}").expect(200);
+        var changed = TestServer.put(at + "?kind=plum", "{\"version\": 0, \"value\": 9, \"note\": \"plums shoot\"}");
+        assertThat(changed.expect(200).at("/kinds/0/changed/value").doubleValue())
+                .isEqualTo(9);
+        assertThat(cut.figure("outlook-shoots").at("/changed/value").doubleValue())
+                .isEqualTo(7);
+        assertThat(TestServer.put(at + "?kind=oak", "{\"version\": 0, \"value\": 9}")
+                        .expect(422)
+                        .at("/errors/0/pointer")
+                        .stringValue())
+                .isEqualTo("/kind");
+        UndoApiTest.undo(UndoApiTest.newest("figure"));
+        assertThat(cut.figure("outlook-shoots").get("kinds")).isEmpty();
+        assertThat(cut.figure("outlook-shoots").at("/changed/value").doubleValue())
+                .isEqualTo(7);
+        long version = TestServer.put(at + "?kind=plum", "{\"version\": 0, \"value\": 5}")
+                .expect(200)
+                .at("/kinds/0/changed/version")
+                .longValue();
+        TestServer.send("DELETE", at + "?kind=plum&version=" + version, null).expect(200);
+        assertThat(cut.figure("outlook-shoots").get("kinds")).isEmpty();
+    }
+
+    @Test
     void aCutAnsweredTooHardLessensTheNextAllowance() {
         JsonNode before = get("/api/trees/" + tree + "/judgement").expect(200);
         double usual = before.at("/evaluation/tree/allowance/year").doubleValue();
-        grewBack(60);
+        cut.grewBack(60);
         JsonNode after = get("/api/trees/" + tree + "/judgement").expect(200);
         assertThat(after.toString()).contains("allowance-answered-hard");
         assertThat(after.at("/evaluation/tree/allowance/year").doubleValue()).isLessThan(usual);

@@ -14,7 +14,7 @@ import tools.jackson.databind.node.ObjectNode;
 
 class UndoApiTest {
     /** The newest change about a kind of thing. */
-    private static long newest(String entity) {
+    static long newest(String entity) {
         try (var sql = TestServer.database()) {
             ResultSet found =
                     sql.createStatement().executeQuery("select max(id) from history where entity = '" + entity + "'");
@@ -25,7 +25,7 @@ class UndoApiTest {
         }
     }
 
-    private static void undo(long id) {
+    static void undo(long id) {
         post("/api/changes/" + id + "/undo", "").expect(204);
     }
 

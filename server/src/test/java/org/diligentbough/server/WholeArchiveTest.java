@@ -98,6 +98,9 @@ class WholeArchiveTest {
                 .expect(200);
         put("/api/sites/" + siteId + "/figures/two-people-kg", "{\"version\": 0, \"value\": 12.5}")
                 .expect(200);
+        put("/api/sites/" + siteId + "/figures/two-people-kg?kind=plum", "{\"version\": 0, \"value\": 11}")
+                .expect(200);
+        put("/api/sites/" + siteId + "/learned", "{\"always\": true}").expect(200);
         sendBytes(
                         "/api/trees/" + treeId + "/photos?takenOn=2027-02-20&spot=gate&key=" + UUID.randomUUID(),
                         "image/jpeg",
@@ -195,6 +198,7 @@ class WholeArchiveTest {
                 "limb_decision",
                 "limb_opinion",
                 "site_figure",
+                "learning",
                 "care_done",
                 "weather_day",
                 "survey_draft",
@@ -286,6 +290,10 @@ class WholeArchiveTest {
                 "figures",
                 "{\"figure\": \"two-people-kg\", \"value\": 1e9, \"changedBy\": \"A\", \"changedAt\": \"2027-01-01T00:00:00Z\"}",
                 "/value");
+        refused(
+                "figures",
+                "{\"figure\": \"two-people-kg\", \"kind\": \"oak\", \"value\": 12, \"changedBy\": \"A\", \"changedAt\": \"2027-01-01T00:00:00Z\"}",
+                "/kind");
         refused(
                 "decisions",
                 "{\"tree\": \"nowhere\", \"limb\": \"A\", \"verdict\": \"keep\", \"decidedBy\": \"A\", \"decidedOn\": \"2027-01-01\"}",

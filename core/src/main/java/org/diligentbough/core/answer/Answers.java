@@ -6,6 +6,8 @@ import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
+import java.util.TreeMap;
 import org.diligentbough.core.Rulebook;
 import org.diligentbough.core.answer.CuttingAnswer.Measure;
 import org.diligentbough.core.answer.CuttingAnswer.Pooled;
@@ -35,14 +37,12 @@ public final class Answers {
     private final OrchardRecords records;
     private final Rulebook rules;
     private final Knowledge knowledge;
-    private final WoundClosing closing;
     private final Grading grading;
 
     public Answers(OrchardRecords records, Rulebook rules) {
         this.records = records;
         this.rules = rules;
         this.knowledge = rules.knowledge();
-        this.closing = new WoundClosing(knowledge);
         this.grading = new Grading(knowledge, rules.diseases());
     }
 
@@ -66,14 +66,18 @@ public final class Answers {
         }
     }
 
+    private WoundClosing closing(TreeHistory tree) {
+        return new WoundClosing(rules.of(tree.species()).knowledge());
+    }
+
     /** How a tree's wounds close. */
     public List<NamedCourse> wounds(TreeHistory tree) {
-        return tree.courses(closing, records.today());
+        return tree.courses(closing(tree), records.today());
     }
 
     /** How sound a tree's wood is on a day. */
     public WoodGrade grade(TreeHistory tree, LocalDate on) {
-        return grading.of(tree.wood(closing, on));
+        return grading.of(tree.wood(closing(tree), on));
     }
 
     /** Each disease that was ever seen, in the order of the diseases. */
@@ -129,47 +133,70 @@ public final class Answers {
     /**
      * A figure of the rules that the orchard's own records would have otherwise.
      *
+     * @param kind for trees of which kind alone; empty for all
      * @param value to be taken instead of {@code shipped}
      */
-    public record Proposal(Figure figure, double shipped, double value, double low, double high, int cases) {
+    public record Proposal(
+            Figure figure, Optional<Species> kind, double shipped, double value, double low, double high, int cases) {
         private static Proposal of(Figure figure, Learned learned) {
             return new Proposal(
-                    figure, learned.shipped(), learned.value(), learned.low(), learned.high(), learned.cases());
+                    figure,
+                    learned.group().kind(),
+                    learned.shipped(),
+                    learned.value(),
+                    learned.low(),
+                    learned.high(),
+                    learned.cases());
+        }
+
+        private Proposal times(double factor) {
+            return new Proposal(figure, kind, shipped * factor, value * factor, low * factor, high * factor, cases);
         }
     }
 
-    /** What the orchard's records as a whole would have otherwise, all kinds and seasons together. */
+    /** What the orchard's records would have otherwise: first for all trees, then by kind where there are several. */
     public List<Proposal> proposals() {
         Learning learning = new Learning(knowledge);
+        List<TreeHistory> trees = records.trees();
         List<Proposal> found = new ArrayList<>();
         List<Learning.Case> minutes =
                 records.minutes().values().stream().flatMap(List::stream).toList();
-        if (!minutes.isEmpty()) {
-            found.add(Proposal.of(Figure.MINUTES_TIMES, learning.factor(What.MINUTES, Group.work("all"), 1, minutes)));
-        }
-        learning.regrowthOfAll(records.trees())
-                .ifPresent(learned -> found.add(Proposal.of(Figure.OUTLOOK_SHOOTS, learned)));
-        List<Learning.Case> lengths = records.trees().stream()
-                .flatMap(tree -> tree.regrowth().stream())
-                .filter(one -> one.longestCm().orElse(0) > 0)
-                .map(one -> new Learning.Case(
-                        knowledge.get(Figure.OUTLOOK_SHOOT_M), one.longestCm().getAsDouble() / CM_A_M))
-                .toList();
-        if (!lengths.isEmpty()) {
-            found.add(Proposal.of(
-                    Figure.OUTLOOK_SHOOT_M,
-                    learning.factor(What.LENGTH, Group.work("all"), knowledge.get(Figure.OUTLOOK_SHOOT_M), lengths)));
-        }
-        List<Learning.Case> closed = records.trees().stream()
-                .map(TreeHistory::species)
-                .distinct()
-                .flatMap(kind -> closingCases(kind).stream())
-                .toList();
-        if (!closed.isEmpty()) {
-            found.add(Proposal.of(
-                    Figure.WOUND_CLOSING_TIMES, learning.factor(What.CLOSING, Group.work("all"), 1, closed)));
-        }
+        all(learning, What.MINUTES, minutes).ifPresent(one -> found.add(Proposal.of(Figure.MINUTES_TIMES, one)));
+        all(learning, What.KILOS, records.kilos()).ifPresent(one -> found.add(Proposal.of(Figure.PRUNINGS_TIMES, one)));
+        learning.dormantRegrowth(trees).ifPresent(one -> found.add(Proposal.of(Figure.OUTLOOK_SHOOTS, one)));
+        byKind(found, Figure.OUTLOOK_SHOOTS, learning.dormantRegrowthByKind(trees), 1);
+        learning.summerRegrowth(trees).ifPresent(one -> found.add(Proposal.of(Figure.OUTLOOK_SUMMER_REGROWTH, one)));
+        learning.lengthOfAll(trees)
+                .ifPresent(one ->
+                        found.add(Proposal.of(Figure.OUTLOOK_SHOOT_M, one).times(1 / CM_A_M)));
+        byKind(found, Figure.OUTLOOK_SHOOT_M, learning.length(trees), 1 / CM_A_M);
+        Map<Species, List<Learning.Case>> closed = new TreeMap<>();
+        trees.stream().map(TreeHistory::species).distinct().forEach(kind -> closed.put(kind, closingCases(kind)));
+        closed.values().removeIf(List::isEmpty);
+        all(
+                        learning,
+                        What.CLOSING,
+                        closed.values().stream().flatMap(List::stream).toList())
+                .ifPresent(one -> found.add(Proposal.of(Figure.WOUND_CLOSING_TIMES, one)));
+        byKind(
+                found,
+                Figure.WOUND_CLOSING_TIMES,
+                closed.entrySet().stream()
+                        .map(one -> learning.factor(What.CLOSING, Group.of(one.getKey()), 1, one.getValue()))
+                        .toList(),
+                1);
         return found;
+    }
+
+    private static Optional<Learned> all(Learning learning, What what, List<Learning.Case> cases) {
+        return cases.isEmpty() ? Optional.empty() : Optional.of(learning.factor(what, Group.work("all"), 1, cases));
+    }
+
+    /** What is learned of one kind alone is what is learned of all. */
+    private static void byKind(List<Proposal> found, Figure figure, List<Learned> learned, double factor) {
+        if (learned.size() > 1) {
+            learned.forEach(one -> found.add(Proposal.of(figure, one).times(factor)));
+        }
     }
 
     private void closing(Learning learning, Species kind, List<Learned> learned) {
@@ -197,7 +224,8 @@ public final class Answers {
                 if (one.course().looks() > 0 && one.course().closingMmPerYear() > 0 && !rots) {
                     // Against what was shipped, so that what was learned is not learned again.
                     cases.add(new Learning.Case(
-                            one.course().expectedMmPerYear() / knowledge.get(Figure.WOUND_CLOSING_TIMES),
+                            one.course().expectedMmPerYear()
+                                    / rules.of(kind).knowledge().get(Figure.WOUND_CLOSING_TIMES),
                             one.course().closingMmPerYear()));
                 }
             }

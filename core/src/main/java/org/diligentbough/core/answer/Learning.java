@@ -15,6 +15,9 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.TreeMap;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.diligentbough.core.answer.Learned.Group;
 import org.diligentbough.core.answer.Learned.What;
 import org.diligentbough.core.answer.TreeHistory.Regrown;
@@ -128,37 +131,80 @@ public final class Learning {
                 own.cases());
     }
 
-    /** Regrowth of all kinds and ways together, as it is after a cut while dormant; empty where there are no records. */
-    public Optional<Learned> regrowthOfAll(List<TreeHistory> trees) {
-        double shipped = knowledge.get(OUTLOOK_SHOOTS);
-        int shoots = 0;
-        double exposure = 0;
-        int cases = 0;
-        for (TreeHistory tree : trees) {
-            for (Regrown one : tree.regrowth()) {
-                shoots += one.shoots();
-                exposure += one.exposure() * shippedShoots(one.season()) / shipped;
-                cases++;
-            }
-        }
-        return exposure > 0
-                ? Optional.of(regrowth(Group.work("all"), new Regrowths(shipped, shoots, exposure, cases), shipped))
-                : Optional.empty();
+    /** Regrowth after cuts while dormant of all kinds and ways together; empty where there are no records. */
+    public Optional<Learned> dormantRegrowth(List<TreeHistory> trees) {
+        Regrowths all = regrowths(trees, false);
+        return all.exposure() > 0 ? Optional.of(regrowth(Group.work("all"), all, all.shipped())) : Optional.empty();
     }
 
-    /** Length of the longest shoots by kind. */
-    public List<Learned> length(List<TreeHistory> trees) {
-        double shippedCm = knowledge.get(OUTLOOK_SHOOT_M) * CM_A_M;
-        Map<Group, List<Case>> groups = new LinkedHashMap<>();
+    /** Regrowth after cuts while dormant by kind, each drawn to what the others say. */
+    public List<Learned> dormantRegrowthByKind(List<TreeHistory> trees) {
+        Map<Group, Regrowths> groups = new LinkedHashMap<>();
+        trees.stream()
+                .collect(Collectors.groupingBy(TreeHistory::species, TreeMap::new, Collectors.toList()))
+                .forEach((kind, ofKind) -> groups.put(Group.of(kind), regrowths(ofKind, false)));
+        groups.values().removeIf(one -> one.exposure() <= 0);
+        return groups.entrySet().stream()
+                .map(one -> regrowth(one.getKey(), one.getValue(), prior(one.getKey(), groups)))
+                .toList();
+    }
+
+    /**
+     * How many times as many shoots answer a cut in leaf as one while dormant: Poisson about that many times what is learned of
+     * dormant cuts, a gamma about the shipped figure. Empty where there are no records of cuts in leaf.
+     */
+    public Optional<Learned> summerRegrowth(List<TreeHistory> trees) {
+        Regrowths inLeaf = regrowths(trees, true);
+        double dormant = dormantRegrowth(trees).map(Learned::value).orElse(knowledge.get(OUTLOOK_SHOOTS));
+        if (inLeaf.exposure() <= 0) {
+            return Optional.empty();
+        }
+        double shipped = knowledge.get(OUTLOOK_SUMMER_REGROWTH);
+        Regrowths times = new Regrowths(shipped, inLeaf.shoots(), dormant * inLeaf.exposure(), inLeaf.cases());
+        return Optional.of(regrowth(Group.work("in-leaf"), times, shipped));
+    }
+
+    /** What is recorded of regrowth after cuts in leaf, or after all others. */
+    private Regrowths regrowths(List<TreeHistory> trees, boolean inLeaf) {
+        Regrowths sum = new Regrowths(knowledge.get(OUTLOOK_SHOOTS), 0, 0, 0);
         for (TreeHistory tree : trees) {
             for (Regrown one : tree.regrowth()) {
-                if (one.longestCm().orElse(0) > 0) {
-                    groups.computeIfAbsent(Group.of(tree.species()), kind -> new ArrayList<>())
-                            .add(new Case(shippedCm, one.longestCm().getAsDouble()));
+                if (inLeaf(one.season()) == inLeaf) {
+                    sum = sum.and(one);
                 }
             }
         }
-        return factors(What.LENGTH, shippedCm, groups);
+        return sum;
+    }
+
+    /** Length of the longest shoots by kind, cm. */
+    public List<Learned> length(List<TreeHistory> trees) {
+        return factors(
+                What.LENGTH,
+                shippedCm(),
+                trees.stream()
+                        .collect(Collectors.groupingBy(
+                                tree -> Group.of(tree.species()),
+                                LinkedHashMap::new,
+                                Collectors.flatMapping(this::lengths, Collectors.toList()))));
+    }
+
+    /** The same of all kinds together; empty where there are no records. */
+    public Optional<Learned> lengthOfAll(List<TreeHistory> trees) {
+        List<Case> cases = trees.stream().flatMap(this::lengths).toList();
+        return cases.isEmpty()
+                ? Optional.empty()
+                : Optional.of(factor(What.LENGTH, Group.work("all"), shippedCm(), cases));
+    }
+
+    private double shippedCm() {
+        return knowledge.get(OUTLOOK_SHOOT_M) * CM_A_M;
+    }
+
+    private Stream<Case> lengths(TreeHistory tree) {
+        return tree.regrowth().stream()
+                .filter(one -> one.longestCm().orElse(0) > 0)
+                .map(one -> new Case(shippedCm(), one.longestCm().getAsDouble()));
     }
 
     /** A factor on what was reckoned, by group. */

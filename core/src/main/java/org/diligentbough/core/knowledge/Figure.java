@@ -290,6 +290,7 @@ public enum Figure {
     LEARN_TOO_HARD_TIMES("times", 1, 10),
     LEARN_TOO_HARD_SHOOTS("shoots", 1, 100),
     MINUTES_TIMES("times", 0.2, 5),
+    PRUNINGS_TIMES("times", 0.2, 5),
     WOUND_CLOSING_TIMES("times", 0.1, 10),
     CROP_LEAST_PER_CM2("fruits/cm2", 0.5, 20),
     CROP_MOST_PER_CM2("fruits/cm2", 1, 30),

@@ -20,6 +20,7 @@ import static org.diligentbough.core.knowledge.Figure.MINUTES_THREE_CUTS;
 import static org.diligentbough.core.knowledge.Figure.MINUTES_TIMES;
 import static org.diligentbough.core.knowledge.Figure.POLE_CM;
 import static org.diligentbough.core.knowledge.Figure.POLE_REACH_M;
+import static org.diligentbough.core.knowledge.Figure.PRUNINGS_TIMES;
 import static org.diligentbough.core.knowledge.Figure.SECATEURS_CM;
 import static org.diligentbough.core.knowledge.Figure.TWO_PEOPLE_KG;
 
@@ -43,7 +44,9 @@ public final class CutSizing {
             return bend(limb, place, heightM);
         }
         double diameterCm = limb.diameterAtCm(place.alongM());
-        double weightKg = facts.branching().volumeBeyondM3(limb, place.alongM()) * facts.figure(GREEN_DENSITY);
+        double weightKg = facts.figure(PRUNINGS_TIMES)
+                * facts.figure(GREEN_DENSITY)
+                * facts.branching().volumeBeyondM3(limb, place.alongM());
         Technique technique = diameterCm > facts.figure(BIG_CUT_CM) || weightKg > facts.figure(HOLD_KG)
                 ? Technique.THREE_CUT
                 : Technique.SINGLE;

@@ -7,14 +7,20 @@ import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Random;
+import org.diligentbough.core.Evaluation;
+import org.diligentbough.core.Rulebook;
 import org.diligentbough.core.SurveyBuilder;
 import org.diligentbough.core.answer.Answers.OrchardRecords;
+import org.diligentbough.core.answer.Answers.Proposal;
 import org.diligentbough.core.answer.Learned.Group;
 import org.diligentbough.core.answer.Learned.What;
 import org.diligentbough.core.answer.TreeHistory.CutWay;
 import org.diligentbough.core.answer.TreeHistory.Regrown;
+import org.diligentbough.core.knowledge.Figure;
+import org.diligentbough.core.orchard.Species;
 import org.diligentbough.core.season.Season;
 import org.hipparchus.distribution.discrete.PoissonDistribution;
 import org.junit.jupiter.api.Test;
@@ -78,11 +84,71 @@ class LearningReferenceTest {
         assertThat(Math.log(many.high() / many.low())).isLessThan(wide / 3);
     }
 
+    private static Regrown inSummer(double leafM2, double share, int shoots) {
+        return new Regrown(2027, Season.SUMMER, CutWay.THINNING, leafM2, share, shoots, OptionalDouble.empty());
+    }
+
+    @Test
+    void cutsInLeafTeachHowMuchLessTheyAreAnsweredAndNothingElse() {
+        // Dormant: (4 + 12) / (4/6 + 2) = 6. In leaf shape 4, rate 4 / 0.5 = 8; 9 shoots at 6 x 3: 13 / 26 = 0.5
+        TreeHistory tree = tree(cut(CutWay.THINNING, 4, 0.5, 12), inSummer(10, 0.3, 9));
+        assertThat(learning.dormantRegrowth(List.of(tree)).orElseThrow().value())
+                .isCloseTo(6, within(1e-9));
+        Learned times = learning.summerRegrowth(List.of(tree)).orElseThrow();
+        assertThat(times.value()).isCloseTo(0.5, within(1e-9));
+        assertThat(times.cases()).isEqualTo(1);
+        assertThat(learning.summerRegrowth(List.of(tree(cut(CutWay.THINNING, 4, 0.5, 12)))))
+                .isEmpty();
+    }
+
+    @Test
+    void kindsThatAnswerOtherwiseAreToldApart() {
+        TreeHistory apple = tree(cut(CutWay.HEADING, 10, 0.3, 36));
+        TreeHistory plum = MadeOrchard.history("P", Species.PLUM, List.of(cut(CutWay.HEADING, 10, 0.3, 6)));
+        List<Proposal> found = new Answers(
+                        new OrchardRecords(
+                                List.of(apple, plum), false, LocalDate.of(2031, 1, 1), 1, Map.of(), List.of()),
+                        SurveyBuilder.RULES)
+                .proposals();
+        assertThat(found)
+                .filteredOn(one -> one.figure() == Figure.OUTLOOK_SHOOTS)
+                .extracting(Proposal::kind)
+                .containsExactly(Optional.empty(), Optional.of(Species.APPLE), Optional.of(Species.PLUM));
+        double all = found.get(0).value();
+        assertThat(found.get(1).value()).isBetween(all, 12.0);
+        assertThat(found.get(2).value()).isBetween(2.0, all);
+        // The same length of all: what is learned of it lies between what was shipped and what was seen.
+        assertThat(found)
+                .filteredOn(one -> one.figure() == Figure.OUTLOOK_SHOOT_M)
+                .allSatisfy(one -> {
+                    assertThat(one.value()).isBetween(1.1, 1.3);
+                    assertThat(one.shipped()).isEqualTo(1.3);
+                });
+    }
+
+    @Test
+    void aNumberOfAKindHoldsForThatKindAlone() {
+        Rulebook own = SurveyBuilder.RULES.with(
+                Map.of(Figure.OUTLOOK_SHOOTS, 7.0), Map.of(Species.PLUM, Map.of(Figure.OUTLOOK_SHOOTS, 9.0)));
+        assertThat(own.of(Species.PLUM).knowledge().get(Figure.OUTLOOK_SHOOTS)).isEqualTo(9);
+        assertThat(own.of(Species.APPLE).knowledge().get(Figure.OUTLOOK_SHOOTS)).isEqualTo(7);
+        assertThat(own.of(Species.APPLE)).isSameAs(own);
+        assertThat(Evaluation.of(SurveyBuilder.of(Species.PLUM).build(), own)
+                        .facts()
+                        .figure(Figure.OUTLOOK_SHOOTS))
+                .isEqualTo(9);
+        assertThat(Evaluation.of(SurveyBuilder.of(Species.APPLE).build(), own)
+                        .facts()
+                        .figure(Figure.OUTLOOK_SHOOTS))
+                .isEqualTo(7);
+    }
+
     @Test
     void noRecordsNothingLearned() {
         OrchardRecords none =
                 new OrchardRecords(List.of(tree()), false, LocalDate.of(2031, 1, 1), 1, Map.of(), List.of());
         assertThat(new Answers(none, SurveyBuilder.RULES).learned()).isEmpty();
+        assertThat(new Answers(none, SurveyBuilder.RULES).proposals()).isEmpty();
     }
 
     @Test

@@ -67,9 +67,18 @@ final class MadeOrchard {
     }
 
     static TreeHistory history(String label, List<FruitYear> years, List<YearCut> cuts, List<Regrown> regrowth) {
+        return history(label, Species.APPLE, years, cuts, regrowth);
+    }
+
+    static TreeHistory history(String label, Species kind, List<Regrown> regrowth) {
+        return history(label, kind, List.of(), List.of(), regrowth);
+    }
+
+    private static TreeHistory history(
+            String label, Species kind, List<FruitYear> years, List<YearCut> cuts, List<Regrown> regrowth) {
         return new TreeHistory(
                 label,
-                Species.APPLE,
+                kind,
                 OptionalInt.of(1990),
                 Optional.empty(),
                 new Girths(List.of(new Girths.Girth(LocalDate.of(2020, 1, 1), 80))),

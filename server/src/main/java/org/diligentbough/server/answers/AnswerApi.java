@@ -6,13 +6,15 @@ import java.io.StringWriter;
 import java.util.List;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVPrinter;
-import org.diligentbough.server.answers.AnswerService.LearnedChange;
+import org.diligentbough.server.answers.LearningService.Always;
+import org.diligentbough.server.answers.LearningService.LearnedChange;
 import org.diligentbough.server.shared.CsvCell;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
@@ -23,9 +25,11 @@ import org.springframework.web.bind.annotation.RestController;
 @RequestMapping("/api/sites/{siteId}")
 class AnswerApi {
     private final AnswerService service;
+    private final LearningService learning;
 
-    AnswerApi(AnswerService service) {
+    AnswerApi(AnswerService service, LearningService learning) {
         this.service = service;
+        this.learning = learning;
     }
 
     /** The orchard's years, what cutting did, what was learned, what to look at. */
@@ -37,7 +41,15 @@ class AnswerApi {
     /** Has the site go by a number its records teach; it stands among the site's changed numbers from then on. */
     @PostMapping("/learned")
     AnswerView accept(@PathVariable long siteId, @Valid @RequestBody LearnedChange change) {
-        return service.accept(siteId, change);
+        learning.accept(siteId, change);
+        return service.answer(siteId);
+    }
+
+    /** Has the site go by whatever its records teach, looked at once a day; or only by what somebody takes over. */
+    @PutMapping("/learned")
+    AnswerView always(@PathVariable long siteId, @Valid @RequestBody Always change) {
+        learning.goAlways(siteId, change.always());
+        return service.answer(siteId);
     }
 
     /** One of its tables: years, cutting, efficiency, wounds, grades or learned. */

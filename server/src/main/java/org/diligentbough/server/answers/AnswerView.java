@@ -8,6 +8,7 @@ import org.diligentbough.server.shared.MayBeNull;
  * What a site's records answer: its years, what cutting did, what was learned, what to look at.
  *
  * @param answers of the records, as the open record file has them
+ * @param always whether the site goes by what it learns without being asked
  */
 record AnswerView(
         int year,
@@ -16,6 +17,7 @@ record AnswerView(
         WoundSum wounds,
         RecordAnswer answers,
         List<ProposalView> proposals,
+        boolean always,
         List<String> lookAt) {
 
     /**
@@ -48,10 +50,12 @@ record AnswerView(
     /**
      * A number that the site's own records would have otherwise.
      *
+     * @param kind for trees of which kind alone; null for all
      * @param now what the site goes by today
      */
     record ProposalView(
             String figure,
+            @MayBeNull String kind,
             String meaning,
             String unit,
             double shipped,

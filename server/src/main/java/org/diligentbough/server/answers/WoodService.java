@@ -14,6 +14,7 @@ import org.diligentbough.core.answer.Answers.OrchardRecords;
 import org.diligentbough.core.answer.TreeHistory;
 import org.diligentbough.core.knowledge.Codes;
 import org.diligentbough.core.knowledge.Figure;
+import org.diligentbough.core.orchard.Species;
 import org.diligentbough.core.survey.FoundDecay;
 import org.diligentbough.core.wood.Sighting;
 import org.diligentbough.core.wood.WoodGrade;
@@ -142,7 +143,8 @@ public class WoodService {
     }
 
     private List<WoundView> wounds(Rulebook ofSite, Known known, LocalDate on) {
-        WoundClosing closing = new WoundClosing(ofSite.knowledge());
+        Species kind = Codes.parse(Species.class, known.tree().species()).orElseThrow();
+        WoundClosing closing = new WoundClosing(ofSite.of(kind).knowledge());
         WoundCourse.Growth growth = histories.history(known, on).growth(on);
         Map<String, FoundDecay> places =
                 known.surveys().isEmpty() ? Map.of() : ofSite.faces(known.surveys(), known.done());

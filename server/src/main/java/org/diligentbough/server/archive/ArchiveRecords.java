@@ -85,9 +85,10 @@ class ArchiveRecords {
                     "figures",
                     "site_figure",
                     OF_SITE,
-                    "r.figure collate \"C\"",
+                    "r.figure collate \"C\", r.kind collate \"C\" nulls first",
                     Set.of("changed_by"),
                     Set.of("version")),
+            new Carried("learning", "learning", OF_SITE, "r.since", Set.of("always_by"), Set.of("looked_on")),
             new Carried("care", "care_done", OF_SITE, AS_ADDED, Set.of("done_by"), Set.of()),
             new Carried("weather", "weather_day", OF_SITE, "r.on_day", Set.of(), Set.of()),
             new Carried("drafts", "survey_draft", OF_TREE, TAG + ", " + NAME, Set.of("person_id"), Set.of()),
@@ -373,6 +374,9 @@ class ArchiveRecords {
         private void look(ObjectNode given, String at) {
             switch (one.name()) {
                 case "figures" -> {
+                    if (given.hasNonNull("kind")) {
+                        code(Species.class, given, "kind", at);
+                    }
                     Optional<Figure> figure = code(Figure.class, given, "figure", at);
                     double value = given.path("value").asDouble(Double.NaN);
                     if (figure.isPresent()

@@ -26,16 +26,23 @@ class FigureApi {
         return service.figures(siteId);
     }
 
-    /** Has a site go by another value; every tree of it is judged anew. */
+    /** Has a site go by another value, of one kind alone where that is named; every tree of it is judged anew. */
     @PutMapping("/api/sites/{siteId}/figures/{figure}")
     FigureView changeFigure(
-            @PathVariable long siteId, @PathVariable String figure, @Valid @RequestBody FigureChange change) {
-        return service.changeFigure(siteId, figure, change);
+            @PathVariable long siteId,
+            @PathVariable String figure,
+            @RequestParam(required = false) String kind,
+            @Valid @RequestBody FigureChange change) {
+        return service.changeFigure(siteId, figure, kind, change);
     }
 
-    /** Puts the shipped value back. */
+    /** Puts the shipped value back; of a kind, what holds for all. */
     @DeleteMapping("/api/sites/{siteId}/figures/{figure}")
-    FigureView putFigureBack(@PathVariable long siteId, @PathVariable String figure, @RequestParam long version) {
-        return service.putFigureBack(siteId, figure, version);
+    FigureView putFigureBack(
+            @PathVariable long siteId,
+            @PathVariable String figure,
+            @RequestParam(required = false) String kind,
+            @RequestParam long version) {
+        return service.putFigureBack(siteId, figure, kind, version);
     }
 }

@@ -1,7 +1,11 @@
 package org.diligentbough.server.figures;
 
+import java.util.Optional;
+import java.util.stream.Stream;
+import org.diligentbough.server.figures.FigureService.ChangedView;
 import org.diligentbough.server.figures.FigureService.FigureChange;
 import org.diligentbough.server.figures.FigureService.FigureView;
+import org.diligentbough.server.figures.FigureService.OfKind;
 import org.diligentbough.server.shared.History.Kept;
 import org.diligentbough.server.shared.Undoes;
 import org.springframework.stereotype.Component;
@@ -21,19 +25,33 @@ class FigureUndo extends Undoes {
     public void undo(Kept change) {
         FigureView was = was(change, FigureView.class);
         long site = change.about().siteId();
-        long version = figures.figures(site).stream()
-                .filter(now -> now.figure().equals(was.figure()) && now.changed() != null)
-                .mapToLong(now -> now.changed().version())
+        FigureView now = figures.figures(site).stream()
+                .filter(one -> one.figure().equals(was.figure()))
                 .findFirst()
-                .orElse(0);
-        if (was.changed() == null) {
-            figures.putFigureBack(site, was.figure(), version);
+                .orElseThrow();
+        putBack(site, null, was, now);
+        Stream.of(was, now)
+                .flatMap(one -> one.kinds().stream())
+                .map(OfKind::kind)
+                .distinct()
+                .forEach(kind -> putBack(site, kind, was, now));
+    }
+
+    private void putBack(long site, String kind, FigureView was, FigureView now) {
+        Optional<ChangedView> before = was.changed(kind);
+        Optional<ChangedView> after = now.changed(kind);
+        if (before.equals(after)) {
+            return;
+        }
+        long version = after.map(ChangedView::version).orElse(0L);
+        if (before.isEmpty()) {
+            figures.putFigureBack(site, was.figure(), kind, version);
         } else {
             figures.changeFigure(
                     site,
                     was.figure(),
-                    new FigureChange(
-                            version, was.changed().value(), was.changed().note()));
+                    kind,
+                    new FigureChange(version, before.get().value(), before.get().note()));
         }
     }
 }

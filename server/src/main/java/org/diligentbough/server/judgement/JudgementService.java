@@ -4,14 +4,12 @@ import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
 import java.time.LocalDate;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.OptionalInt;
 import java.util.Set;
 import java.util.function.UnaryOperator;
 import org.diligentbough.core.Evaluation;
-import org.diligentbough.core.knowledge.Figure;
 import org.diligentbough.core.light.CrownLight;
 import org.diligentbough.core.light.Neighbour;
 import org.diligentbough.core.plan.CutKey;
@@ -152,7 +150,7 @@ public class JudgementService {
     }
 
     /** All that a judgement follows from. */
-    private record Known(TreeToday standing, Evaluation.Given given, Map<Figure, Double> figures) {}
+    private record Known(TreeToday standing, Evaluation.Given given, SiteRules.Changed figures) {}
 
     /** The judgement as of today, planned as it would be now: what people want is followed, no plan is kept to. */
     public Evaluation proposed(long treeId) {

@@ -1,0 +1,12 @@
+-- A number may hold for the trees of one kind alone; without a kind it holds for all that have none of their own.
+alter table site_figure add column kind text;
+alter table site_figure drop constraint site_figure_pkey;
+alter table site_figure add constraint one_figure_a_kind unique nulls not distinct (site_id, figure, kind);
+
+-- Sites that go by what their own records teach without being asked each time.
+create table learning (
+    site_id   bigint primary key references site on delete cascade,
+    always_by bigint      not null references person,
+    since     timestamptz not null default now(),
+    looked_on date
+);
