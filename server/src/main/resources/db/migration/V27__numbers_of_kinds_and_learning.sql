@@ -10,3 +10,14 @@ create table learning (
     since     timestamptz not null default now(),
     looked_on date
 );
+
+-- What a tree's crop was reckoned to before it was picked, by the fruits counted on it.
+create table crop_reckoned (
+    tree_id    bigint           not null references tree on delete cascade,
+    year       integer          not null,
+    counted    integer          not null check (counted between 0 and 100000),
+    kilos      double precision check (kilos between 0 and 100000),
+    counted_on date             not null,
+    counted_by bigint           not null references person,
+    primary key (tree_id, year)
+);

@@ -100,6 +100,7 @@ class WholeArchiveTest {
                 .expect(200);
         put("/api/sites/" + siteId + "/figures/two-people-kg?kind=plum", "{\"version\": 0, \"value\": 11}")
                 .expect(200);
+        put("/api/trees/" + treeId + "/crop", "{\"counted\": 120}").expect(200);
         put("/api/sites/" + siteId + "/learned", "{\"always\": true}").expect(200);
         sendBytes(
                         "/api/trees/" + treeId + "/photos?takenOn=2027-02-20&spot=gate&key=" + UUID.randomUUID(),
@@ -215,6 +216,7 @@ class WholeArchiveTest {
                 "wound_look",
                 "disease_seen",
                 "fruit_picking",
+                "crop_reckoned",
                 "photo",
                 "history");
         assertThat(tables)

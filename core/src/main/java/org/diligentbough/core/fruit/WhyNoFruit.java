@@ -1,11 +1,15 @@
 package org.diligentbough.core.fruit;
 
+import static org.diligentbough.core.knowledge.Figure.BLOOM_FROST_MOST_C;
+import static org.diligentbough.core.knowledge.Figure.BLOOM_FROST_TENTH_C;
+
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.OptionalInt;
+import org.diligentbough.core.knowledge.Knowledge;
 
 /**
  * Why a tree bore nothing, or little: causes in order, each with what speaks for it and against it, and which look would tell
@@ -49,7 +53,6 @@ public final class WhyNoFruit {
      * @param cropBefore the crop of the year before by the mean of all others
      * @param lacksPartner whether no other kind to pollinate it stands in reach; empty where it needs none or nobody knows
      * @param coldestInBloomC lowest temperature while it bloomed
-     * @param tenthKilledC temperature at which a tenth of such flowers die (from memory: extension services: apple -2.2)
      * @param light mean light in the crown, 0 to 1
      * @param shareCut of the crown, in the winter before
      * @param tipBearer whether it bears at the ends of shoots
@@ -62,7 +65,6 @@ public final class WhyNoFruit {
             OptionalDouble cropBefore,
             Optional<Boolean> lacksPartner,
             OptionalDouble coldestInBloomC,
-            double tenthKilledC,
             OptionalDouble light,
             double shareCut,
             boolean tipBearer,
@@ -71,7 +73,7 @@ public final class WhyNoFruit {
             boolean sickLeaf) {}
 
     /** Causes, the likeliest first; those against which something speaks and for which nothing does are left out. */
-    public static List<Reckoned> of(Year year) {
+    public static List<Reckoned> of(Year year, Knowledge knowledge) {
         List<Reckoned> found = new ArrayList<>();
         boolean bloomed = year.bloom().orElse(0) >= THICK_BLOOM;
         boolean noBloom = year.bloom().isPresent() && year.bloom().getAsInt() <= 1;
@@ -93,15 +95,16 @@ public final class WhyNoFruit {
                         "little-bloom",
                         year.lacksPartner().filter(lacks -> !lacks).isPresent(),
                         "partner-near"));
-        double below = year.coldestInBloomC().isPresent()
-                ? year.tenthKilledC() - year.coldestInBloomC().getAsDouble()
-                : -1;
+        boolean known = year.coldestInBloomC().isPresent();
+        double coldest = year.coldestInBloomC().orElse(0);
+        boolean frost = known && coldest <= knowledge.get(BLOOM_FROST_TENTH_C);
+        boolean hard = known && coldest <= knowledge.get(BLOOM_FROST_MOST_C);
         add(
                 found,
                 Cause.FROST_IN_BLOOM,
-                below >= 1.7 ? 0.95 : below >= 0 ? 0.6 : 0,
-                says(below >= 0, "frost-in-bloom", false, ""),
-                says(year.coldestInBloomC().isPresent() && below < 0, "no-frost", noBloom, "little-bloom"));
+                hard ? 0.95 : frost ? 0.6 : 0,
+                says(frost, "frost-in-bloom", false, ""),
+                says(known && !frost, "no-frost", noBloom, "little-bloom"));
         boolean dark = year.light().isPresent() && year.light().getAsDouble() < SHADE;
         add(
                 found,

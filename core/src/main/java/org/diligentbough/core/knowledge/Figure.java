@@ -299,6 +299,8 @@ public enum Figure {
     CROP_LEAF_CM2("cm2", 2, 200),
     CROP_GREEN_STRENGTH_MPA("MPa", 5, 200),
     CROP_SAFETY("times", 1, 20),
+    BLOOM_FROST_TENTH_C("C", -15, 0),
+    BLOOM_FROST_MOST_C("C", -15, 0),
     CROP_THIN_MINUTES("minutes", 0.01, 5),
     LEARN_TOO_HARD_ALLOWANCE("share", 0.1, 1);
 

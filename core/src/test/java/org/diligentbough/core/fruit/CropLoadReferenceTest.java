@@ -76,14 +76,13 @@ class CropLoadReferenceTest {
                 OptionalDouble.of(1.4),
                 Optional.of(true),
                 OptionalDouble.of(-1),
-                -2.2,
                 OptionalDouble.of(0.5),
                 0.1,
                 false,
                 false,
                 OptionalInt.of(30),
                 false);
-        var causes = WhyNoFruit.of(year);
+        var causes = WhyNoFruit.of(year, SurveyBuilder.RULES.knowledge());
         assertThat(causes.get(0).cause()).isEqualTo(Cause.NO_PARTNER);
         assertThat(causes).extracting(WhyNoFruit.Reckoned::cause).doesNotContain(Cause.FROST_IN_BLOOM, Cause.SHADE);
         assertThat(causes.stream()
@@ -97,13 +96,13 @@ class CropLoadReferenceTest {
                 OptionalDouble.empty(),
                 Optional.empty(),
                 OptionalDouble.of(-4.5),
-                -2.2,
                 OptionalDouble.empty(),
                 0,
                 false,
                 false,
                 OptionalInt.empty(),
                 false);
-        assertThat(WhyNoFruit.of(frozen).get(0).cause()).isEqualTo(Cause.FROST_IN_BLOOM);
+        assertThat(WhyNoFruit.of(frozen, SurveyBuilder.RULES.knowledge()).get(0).cause())
+                .isEqualTo(Cause.FROST_IN_BLOOM);
     }
 }

@@ -2,18 +2,22 @@ package org.diligentbough.server.answers;
 
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
 import java.util.TreeSet;
+import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.diligentbough.core.Rulebook;
 import org.diligentbough.core.answer.Answers;
 import org.diligentbough.core.answer.TreeHistory;
 import org.diligentbough.core.season.PruningYear;
+import org.diligentbough.server.answers.AnswerView.CropSum;
 import org.diligentbough.server.answers.AnswerView.LightSum;
 import org.diligentbough.server.answers.AnswerView.WoundSum;
 import org.diligentbough.server.answers.AnswerView.YearSum;
+import org.diligentbough.server.answers.CropMapper.CropRow;
 import org.diligentbough.server.answers.Histories.Known;
 import org.diligentbough.server.answers.SiteRecords.Done;
 import org.diligentbough.server.answers.SiteRecords.Told;
@@ -38,6 +42,7 @@ class AnswerService {
     private final OrchardService orchard;
     private final WoundMapper wounds;
     private final WoodService wood;
+    private final CropMapper crops;
     private final Rulebook shipped;
     private final Today today;
 
@@ -47,6 +52,7 @@ class AnswerService {
             OrchardService orchard,
             WoundMapper wounds,
             WoodService wood,
+            CropMapper crops,
             Rulebook shipped,
             Today today) {
         this.records = records;
@@ -54,6 +60,7 @@ class AnswerService {
         this.orchard = orchard;
         this.wounds = wounds;
         this.wood = wood;
+        this.crops = crops;
         this.shipped = shipped;
         this.today = today;
     }
@@ -68,6 +75,7 @@ class AnswerService {
                 years(site, all),
                 light(siteId),
                 woundSum(siteId, told),
+                crops(siteId, all.known()),
                 told,
                 learning.proposals(siteId, all.records()),
                 learning.always(siteId),
@@ -136,6 +144,25 @@ class AnswerService {
                 states.getOrDefault("closed", 0L).intValue(),
                 states.getOrDefault("not-closing", 0L).intValue(),
                 (int) due);
+    }
+
+    private CropSum crops(long siteId, List<Known> known) {
+        Map<Long, Known> trees =
+                known.stream().collect(Collectors.toMap(one -> one.tree().id(), Function.identity()));
+        List<Double> ratios = new ArrayList<>();
+        for (CropRow row : crops.ofSite(siteId)) {
+            if (row.kilos() != null && row.kilos() > 0 && trees.containsKey(row.treeId())) {
+                trees.get(row.treeId()).fruit().stream()
+                        .filter(one -> one.year() == row.year() && one.kilos().orElse(0) > 0)
+                        .findFirst()
+                        .ifPresent(one -> ratios.add(one.kilos().getAsDouble() / row.kilos()));
+            }
+        }
+        if (ratios.isEmpty()) {
+            return new CropSum(0, null, null, null);
+        }
+        double mean = ratios.stream().mapToDouble(Math::log).average().orElseThrow();
+        return new CropSum(ratios.size(), Math.exp(mean), Collections.min(ratios), Collections.max(ratios));
     }
 
     /** What a coordinator would look at first, a sentence each. */

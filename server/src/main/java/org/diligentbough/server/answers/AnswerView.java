@@ -15,6 +15,7 @@ record AnswerView(
         List<YearSum> years,
         LightSum light,
         WoundSum wounds,
+        CropSum crops,
         RecordAnswer answers,
         List<ProposalView> proposals,
         boolean always,
@@ -46,6 +47,19 @@ record AnswerView(
 
     /** Wounds by what becomes of them, and how many are to be looked at. */
     record WoundSum(int closing, int closed, int notClosing, int due) {}
+
+    /**
+     * Crops that were reckoned before they were picked.
+     *
+     * @param crops of a tree and year, reckoned and picked
+     * @param pickedByReckoned what was picked by what was reckoned, the middle of them as ratios go; null without any
+     * @param least the least of them
+     */
+    record CropSum(
+            int crops,
+            @MayBeNull Double pickedByReckoned,
+            @MayBeNull Double least,
+            @MayBeNull Double most) {}
 
     /**
      * A number that the site's own records would have otherwise.

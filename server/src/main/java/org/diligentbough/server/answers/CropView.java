@@ -1,5 +1,6 @@
 package org.diligentbough.server.answers;
 
+import java.time.LocalDate;
 import java.util.List;
 import org.diligentbough.server.shared.MayBeNull;
 
@@ -7,20 +8,24 @@ import org.diligentbough.server.shared.MayBeNull;
  * How many fruits a tree is to be left with, which limbs would break under theirs, and why it bore little.
  *
  * @param least fruits to leave, from what to what by all grounds
+ * @param counted fruits on it this year; null where nobody counted
  * @param thinLeast to take off of those counted; null where nobody counted
  * @param kilos to expect of what is left; null where no weight of a fruit is known
  * @param how far apart, and when
+ * @param reckoned what crops were reckoned to before they were picked, the first year first
  */
 record CropView(
         List<CropGround> grounds,
         int least,
         int most,
+        @MayBeNull Integer counted,
         @MayBeNull Integer thinLeast,
         @MayBeNull Integer thinMost,
         int minutes,
         @MayBeNull Double kilos,
         String how,
         List<LimbLoadView> limbs,
+        List<ReckonedView> reckoned,
         int whyYear,
         List<CauseView> why) {
 
@@ -29,6 +34,29 @@ record CropView(
 
     /** A limb that its fruit would be too much for: thin or prop. */
     record LimbLoadView(String limb, double kilos, double ofStrength, String holds) {}
+
+    /** A year's crop as it was reckoned by the fruits counted, and what was picked, kg; null where that is not known. */
+    record ReckonedView(
+            int year,
+            int counted,
+            @MayBeNull Double kilos,
+            LocalDate on,
+            String by,
+            @MayBeNull Double picked) {}
+
+    /** A line of the thinning table. */
+    record ThinRow(
+            long treeId,
+            String tag,
+            String species,
+            int least,
+            int most,
+            @MayBeNull Integer counted,
+            @MayBeNull Integer thinLeast,
+            @MayBeNull Integer thinMost,
+            int minutes,
+            @MayBeNull Double kilos,
+            String how) {}
 
     /** A cause of a poor crop, the likeliest first, with what speaks for and against it and which look would tell. */
     record CauseView(

@@ -130,6 +130,7 @@ class ArchiveRecords {
                     Set.of("seen_by"),
                     Set.of()),
             new Carried("pickings", "fruit_picking", OF_TREE, AS_ADDED, Set.of("picked_by"), Set.of()),
+            new Carried("crops", "crop_reckoned", OF_TREE, TAG + ", r.year", Set.of("counted_by"), Set.of()),
             new Carried(PHOTOS, "photo", OF_TREE, AS_ADDED, Set.of("added_by"), Set.of(CAME_AS)),
             new Carried(
                     HISTORY,

@@ -4,6 +4,7 @@ import java.nio.charset.StandardCharsets;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Map;
+import java.util.OptionalDouble;
 import java.util.TreeMap;
 import org.diligentbough.core.Rulebook;
 import org.diligentbough.core.orchard.Species;
@@ -17,6 +18,7 @@ import org.diligentbough.server.shared.History.About;
 import org.diligentbough.server.shared.Today;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import org.threeten.extra.LocalDateRange;
 
 /** The weather of a site's coming days, from whichever feed knows a day first. */
 @Service
@@ -98,6 +100,17 @@ public class SiteWeatherService {
                                         : Weather.Origin.KNOWN))
                         .toList()),
                 rules.of(siteId));
+    }
+
+    /**
+     * The lowest temperature of days gone by, as files tell: what is simulated never happened. Empty where a day is not known and
+     * those that are do not come to {@code enoughC}.
+     */
+    public OptionalDouble coldest(SiteRow site, LocalDateRange days, double enoughC) {
+        List<Weather.Day> known = files.days(site, days.getStart(), days.lengthInDays());
+        OptionalDouble coldest = known.stream().mapToDouble(Weather.Day::minC).min();
+        boolean enough = known.size() == days.lengthInDays() || coldest.orElse(0) <= enoughC;
+        return enough ? coldest : OptionalDouble.empty();
     }
 
     /** The weather of a site with the rules it is judged by. */
