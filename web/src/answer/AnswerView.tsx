@@ -10,7 +10,7 @@ import { useTitle } from '../parts/useTitle';
 import { DISEASES } from '../vocabulary/survey';
 import { Intervals, Picture, ShareBars, YearBars } from './pictures';
 import { useAccept, useAlways, useAnswer } from './queries';
-import { biennialSays, cuttingSays, fruitSays, learnedSays, round, slopeSays } from './sentences';
+import { biennialSays, cropsSay, cuttingSays, fruitSays, learnedSays, round, slopeSays } from './sentences';
 
 const LETTERS = ['A', 'B', 'C', 'D', 'E'];
 const TABLES = ['years', 'cutting', 'efficiency', 'wounds', 'grades', 'learned'];
@@ -54,12 +54,15 @@ function Pictures({ siteId, name, of }: { siteId: number; name: string; of: Answ
         <Link className="no-print" to={'/sites/' + siteId + '/harvest'}>
           Harvest day
         </Link>
+        <Link className="no-print" to={'/sites/' + siteId + '/thinning'}>
+          Fruit to leave
+        </Link>
         <Link className="no-print" to={'/sites/' + siteId + '/looks'}>
           Wounds to look at
         </Link>
       </div>
       <div className="answer-pictures">
-        <Picture title="Fruit" says={fruitSays(years)}>
+        <Picture title="Fruit" says={fruitSays(years) + cropsSay(of.crops)}>
           <YearBars
             label={
               'Kilos picked by year: ' +

@@ -20,6 +20,19 @@ export function fruitSays(years: Answer['years']): string {
   );
 }
 
+/** How well crops were reckoned before they were picked. */
+export function cropsSay({ crops, pickedByReckoned, least, most }: Answer['crops']): string {
+  if (crops === 0 || pickedByReckoned == null) return '';
+  const range =
+    crops > 1 && least != null && most != null
+      ? ` (from ${asShare(Math.log(least))} to ${asShare(Math.log(most))})`
+      : '';
+  return ` Of ${counted(crops, 'crop')} counted before picking ${asShare(Math.log(pickedByReckoned))} was picked than reckoned${range}.`.replace(
+    'as much was picked than',
+    'as much was picked as',
+  );
+}
+
 export function cuttingSays(response: Answer['answers']['response']): string {
   const { all } = response;
   if (all.n === 0 || all.effect == null) {

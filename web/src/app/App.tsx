@@ -43,6 +43,7 @@ const VIEWS: [path: string, view: View][] = [
   ['/sites/:siteId/incidents', () => import('../crew/IncidentsView').then((is) => is.IncidentsView)],
   ['/sites/:siteId/answer', () => import('../answer/AnswerView').then((is) => is.AnswerView)],
   ['/sites/:siteId/harvest', () => import('../fruit/HarvestView').then((is) => is.HarvestView)],
+  ['/sites/:siteId/thinning', () => import('../fruit/ThinningView').then((is) => is.ThinningView)],
   ['/sites/:siteId/looks', () => import('../wood/LooksView').then((is) => is.LooksView)],
   ['/sites/:siteId/removals', () => import('../wood/RemovalsView').then((is) => is.RemovalsView)],
   ['/sites/:siteId/hours', () => import('../crew/HoursView').then((is) => is.HoursView)],

@@ -38,6 +38,7 @@ export const pathFor = (role: Role | undefined): Place[] =>
         ...placesFor(role),
         ['Tasks', '/tasks'],
         ['Harvest', '/harvest'],
+        ['Thinning', '/thinning'],
         ['Wounds', '/looks'],
         ['What came off', '/removals'],
         ...(role === 'coordinator' ? ([['People', '/people']] as Place[]) : []),

@@ -5,9 +5,10 @@ import { useAddTask } from '../crew/taskQueries';
 import { kilos, minutes } from '../parts/format';
 import { NumberInput } from '../parts/inputs';
 import { Loading } from '../parts/Loading';
-import { LEAD, May } from '../parts/May';
+import { HELP, LEAD, May } from '../parts/May';
 import { ProblemAlert } from '../parts/ProblemAlert';
-import { useCrop } from './queries';
+import { useCrop, useDropCount, useKeepCount } from './queries';
+import { reckonedSays } from './reckoned';
 
 const MOST = 100_000;
 const HOLDS: Record<string, string> = { thin: 'thin it', prop: 'prop it' };
@@ -16,9 +17,12 @@ const HOLDS: Record<string, string> = { thin: 'thin it', prop: 'prop it' };
 export function CropBox({ tree, today }: { tree: Tree; today: string }) {
   const [counted, setCounted] = useState<number>();
   const crop = useCrop(tree.id, counted);
+  const keep = useKeepCount(tree.id);
+  const drop = useDropCount(tree.id);
   const add = useAddTask(tree.siteId);
   if (!crop.data) return <Loading error={crop.error} />;
-  const { grounds, least, most, thinLeast, thinMost, limbs, why, whyYear } = crop.data;
+  const { grounds, least, most, thinLeast, thinMost, limbs, why, whyYear, reckoned } = crop.data;
+  const keptThisYear = reckoned.find((one) => one.year === Number(today.slice(0, 4)))?.counted;
   const thin = () => {
     const year = Number(today.slice(0, 4)) + (today.slice(5) > '08-01' ? 1 : 0);
     return add.mutateAsync({
@@ -44,7 +48,30 @@ export function CropBox({ tree, today }: { tree: Tree; today: string }) {
         {crop.data.kilos != null && ' That comes to about ' + kilos(crop.data.kilos) + '.'} {crop.data.how}
       </p>
       <div className="d-flex gap-3 align-items-end flex-wrap">
-        <NumberInput label="Counted on the tree" value={counted} onChange={setCounted} step={50} max={MOST} />
+        <NumberInput
+          label="Counted on the tree"
+          value={counted ?? crop.data.counted ?? undefined}
+          onChange={setCounted}
+          step={50}
+          max={MOST}
+        />
+        {counted !== undefined && counted !== keptThisYear && (
+          <May siteId={tree.siteId} roles={HELP}>
+            <Button
+              size="sm"
+              className="mb-3"
+              disabled={keep.isPending}
+              onClick={() =>
+                void keep.mutateAsync(counted).then(
+                  () => setCounted(undefined),
+                  () => undefined,
+                )
+              }
+            >
+              Keep the count
+            </Button>
+          </May>
+        )}
         {thinMost != null && (
           <p>
             {thinMost === 0
@@ -64,7 +91,28 @@ export function CropBox({ tree, today }: { tree: Tree; today: string }) {
           </Button>
         </May>
       </div>
-      <ProblemAlert error={add.error} />
+      <ProblemAlert error={add.error ?? keep.error ?? drop.error} />
+      {reckoned.length > 0 && (
+        <ul className="list-unstyled mb-2">
+          {reckoned.map((one) => (
+            <li key={one.year}>
+              {one.year}: {reckonedSays(one)}{' '}
+              <May siteId={tree.siteId} roles={LEAD}>
+                <Button
+                  size="sm"
+                  variant="link"
+                  className="p-0 align-baseline"
+                  disabled={drop.isPending}
+                  aria-label={'Let go of the count of ' + one.year}
+                  onClick={() => drop.mutate(one.year)}
+                >
+                  Let go of it
+                </Button>
+              </May>
+            </li>
+          ))}
+        </ul>
+      )}
       {limbs.length > 0 && (
         <p>
           Under such a crop these limbs are bent to more than a quarter of what breaks them:{' '}

@@ -27,6 +27,26 @@ export const useCrop = (treeId: number, counted: number | undefined) =>
       unwrap(await api.GET('/api/trees/{treeId}/crop', { params: { path: { treeId }, query: { counted } } })),
   });
 
+/** Keeps what was counted on a tree this year, to be held against what is picked. */
+export const useKeepCount = (treeId: number) =>
+  useChange(async (counted: number) =>
+    unwrap(await api.PUT('/api/trees/{treeId}/crop', { params: { path: { treeId } }, body: { counted } })),
+  );
+
+/** Lets go of what was counted in a year. */
+export const useDropCount = (treeId: number) =>
+  useChange(async (year: number) =>
+    unwrap(await api.DELETE('/api/trees/{treeId}/crop/{year}', { params: { path: { treeId, year } } })),
+  );
+
+/** How many fruits to leave on each tree of a site whose fruit is thinned. */
+export const useThinning = (siteId: number) =>
+  useQuery({
+    queryKey: ['thinning', siteId],
+    queryFn: async () =>
+      unwrap(await api.GET('/api/sites/{siteId}/thinning', { params: { path: { siteId } } })),
+  });
+
 export const useUnpick = (treeId: number) =>
   useChange(async (pickingId: number) =>
     unwrap(

@@ -133,6 +133,7 @@ export const ENTITIES: Record<string, string> = {
   person: 'person',
   figure: 'number of the rules',
   learning: 'going by what is learned',
+  crop: 'fruits counted',
   hours: 'hours of the seasons',
   photo: 'photo',
   sighting: 'stage seen',
