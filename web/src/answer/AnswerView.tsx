@@ -105,6 +105,7 @@ function Pictures({ siteId, name, of }: { siteId: number; name: string; of: Answ
               { ...answers.response.smallCuts, name: 'Small cuts' },
               { ...answers.size.all, name: 'Fruit size' },
               { ...answers.shoots.all, name: 'End shoots' },
+              { ...answers.light.all, name: 'Light in the crown' },
             ].map(({ name, effect, low, high }) => ({ name, value: effect, low, high }))}
           />
         </Picture>

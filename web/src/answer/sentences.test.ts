@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import type { Answer } from '../api/client';
-import { asShare, biennialSays, cuttingSays, fruitSays, learnedSays, slopeSays } from './sentences';
+import { asShare, biennialSays, cropsSay, cuttingSays, fruitSays, learnedSays, slopeSays } from './sentences';
 
 type Response = Answer['answers']['response'];
 
@@ -9,6 +9,16 @@ describe('what the trees answer, in words', () => {
     expect(asShare(0.18)).toBe('20 % more');
     expect(asShare(-0.105)).toBe('10 % less');
     expect(asShare(0.001)).toBe('as much');
+  });
+
+  it('says how well crops were reckoned, once some were', () => {
+    expect(cropsSay({ crops: 0 })).toBe('');
+    expect(cropsSay({ crops: 1, pickedByReckoned: 0.8, least: 0.8, most: 0.8 })).toBe(
+      ' Of 1 crop counted before picking 20 % less was picked than reckoned.',
+    );
+    expect(cropsSay({ crops: 3, pickedByReckoned: 1, least: 0.8, most: 1.2 })).toBe(
+      ' Of 3 crops counted before picking as much was picked as reckoned (from 20 % less to 20 % more).',
+    );
   });
 
   it('never says a bare mean of cutting, and says what is wanted where it cannot tell', () => {

@@ -21,3 +21,12 @@ create table crop_reckoned (
     counted_by bigint           not null references person,
     primary key (tree_id, year)
 );
+
+-- Light in a tree's crown as each walk found it, worked out once; of_surveys tells whether its walks are still the same.
+create table walk_light (
+    tree_id    bigint           not null references tree on delete cascade,
+    walked_on  date             not null,
+    light      double precision not null check (light between 0 and 1),
+    of_surveys bigint           not null,
+    primary key (tree_id, walked_on)
+);

@@ -204,6 +204,11 @@ public record Evaluation(
         return found(light(survey, List.of(), rules), TreeToday.asSurveyed(survey), Given.NOTHING, rules, Set.of());
     }
 
+    /** Mean light on the leaf of a tree as it was walked, 0 to 1, in its own shade alone; empty without leaf. */
+    public static OptionalDouble ownLight(Survey survey, Rulebook all) {
+        return light(survey, List.of(), all.of(survey.tree().species())).onLeaf();
+    }
+
     private static CrownLight light(Survey survey, List<Neighbour> near, Rulebook rules) {
         return new CrownLight(
                 survey,

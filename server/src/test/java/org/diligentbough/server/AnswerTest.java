@@ -7,6 +7,8 @@ import static org.diligentbough.server.TestServer.post;
 import java.util.UUID;
 import org.junit.jupiter.api.Test;
 import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.ArrayNode;
+import tools.jackson.databind.node.ObjectNode;
 
 /** What a site's own records answer: fruit, regrowth, learning, crop load. */
 class AnswerTest {
@@ -77,6 +79,55 @@ class AnswerTest {
                 .longValue();
         TestServer.send("DELETE", at + "?kind=plum&version=" + version, null).expect(200);
         assertThat(cut.figure("outlook-shoots").get("kinds")).isEmpty();
+    }
+
+    /** Two low limbs, and over each another. */
+    private static final String TWO_STOREYS = """
+            [{"id": "S", "diameterCm": 10, "originHeightM": 1.2, "azimuthDeg": 180, "angleDeg": 5, "lengthM": 3, "fruiting": 1},
+             {"id": "N", "diameterCm": 10, "originHeightM": 1.2, "azimuthDeg": 0, "angleDeg": 5, "lengthM": 3, "fruiting": 1},
+             {"id": "A", "diameterCm": 12, "originHeightM": 2.4, "azimuthDeg": 180, "angleDeg": 15, "lengthM": 3, "fruiting": 2},
+             {"id": "C", "diameterCm": 12, "originHeightM": 2.4, "azimuthDeg": 0, "angleDeg": 15, "lengthM": 3, "fruiting": 2}]
+            """;
+
+    /** Walks of a tree before and after a year, its upper limbs kept or gone then. */
+    private void walked(long other, boolean thinned) {
+        for (int year = 2020; year <= 2026; year++) {
+            if (year == 2023) {
+                continue;
+            }
+            ObjectNode walk = (ObjectNode) TestServer.JSON.readTree(TestServer.walkJson());
+            walk.put("surveyedOn", year + "-01-10");
+            ArrayNode limbs = (ArrayNode) TestServer.JSON.readTree(TWO_STOREYS);
+            if (thinned && year > 2023) {
+                limbs.remove(3);
+                limbs.remove(2);
+            }
+            walk.set("limbs", limbs);
+            post("/api/trees/" + other + "/surveys", walk.toString()).expect(201);
+        }
+    }
+
+    @Test
+    void theLightThatWalksFoundIsAnsweredToo() {
+        long thinned = TestServer.tree(site, "L-1");
+        walked(thinned, true);
+        for (int i = 2; i <= 5; i++) {
+            walked(TestServer.tree(site, "L-" + i), false);
+        }
+        long visit = post("/api/trees/" + thinned + "/visits", "{}")
+                .expect(201)
+                .get("visitId")
+                .longValue();
+        post("/api/visits/" + visit + "/log", """
+                        {"key": "%s", "on": "2023-02-15", "minutes": 90, "people": [%d], "prunings": "chipped", "shoots": 0,
+                         "cuts": [{"limb": "A", "outcome": "other", "kind": "remove", "diameterCm": 12.0, "wood": "sound"},
+                                  {"limb": "C", "outcome": "other", "kind": "remove", "diameterCm": 12.0, "wood": "sound"}]}
+                        """.formatted(UUID.randomUUID(), who))
+                .expect(201);
+        TestServer.judged();
+        JsonNode light = get("/api/sites/" + site + "/answer").expect(200).at("/answers/light/all");
+        assertThat(light.get("n").intValue()).isEqualTo(1);
+        assertThat(light.get("effect").doubleValue()).isGreaterThan(0.1);
     }
 
     @Test

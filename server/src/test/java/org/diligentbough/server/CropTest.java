@@ -94,6 +94,7 @@ class CropTest {
                         table.toString().replaceAll("(2026-0[45]-..),4,", "$1,-4.5,"))
                 .expect(200);
         assertThat(cause("frost-in-bloom").get("weight").doubleValue()).isGreaterThan(0.9);
-        assertThat(get(at + "/crop").expect(200).at("/why/0/cause").stringValue()).isEqualTo("frost-in-bloom");
+        assertThat(get(at + "/crop").expect(200).at("/why/0/cause").stringValue())
+                .isEqualTo("frost-in-bloom");
     }
 }

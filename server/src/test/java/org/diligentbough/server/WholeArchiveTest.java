@@ -59,7 +59,15 @@ class WholeArchiveTest {
 
     /** What is worked out anew from that. */
     private static final List<String> WORKED_OUT = List.of(
-            "tree_judgement", "plan_lane", "lane_work", "stale_tree", "job", "job_piece", "day_proposal", "tree_grade");
+            "tree_judgement",
+            "plan_lane",
+            "lane_work",
+            "stale_tree",
+            "job",
+            "job_piece",
+            "day_proposal",
+            "tree_grade",
+            "walk_light");
 
     /** Keys to the door are of this house alone; what was sent under which key besides surveys, logs and pictures too. */
     private static final List<String> OF_THIS_HOUSE = List.of(

@@ -223,6 +223,18 @@ public final class CrownLight {
         return whole > 0 ? OptionalDouble.of(lit / whole) : OptionalDouble.empty();
     }
 
+    /** Mean light on all leaf, 0 to 1; empty where there is none. */
+    public OptionalDouble onLeaf() {
+        double whole = 0;
+        double lit = 0;
+        for (int p = 0; p < light.length; p++) {
+            double leaf = bodies.get(p / onALimb).leafAreaM2();
+            whole += leaf;
+            lit += leaf * light[p];
+        }
+        return whole > 0 ? OptionalDouble.of(lit / whole) : OptionalDouble.empty();
+    }
+
     private double[] keptOfEach(LivingCrown crown) {
         return limbs.stream().mapToDouble(limb -> crown.keptOf(limb.id())).toArray();
     }

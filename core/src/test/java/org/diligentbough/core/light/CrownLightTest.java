@@ -51,6 +51,19 @@ class CrownLightTest {
     }
 
     @Test
+    void lightOnAllLeafLiesBetweenThatOfItsLimbsAndRisesWhenTheUpperGoes() {
+        CrownLight both = light(twoStoreys());
+        assertThat(both.onLeaf().orElseThrow())
+                .isBetween(both.byLimb().get("low"), both.byLimb().get("high"));
+        CrownLight low = light(new SurveyBuilder()
+                .limb("low", limb -> limb.azimuth(180).angle(5).origin(1.2)));
+        assertThat(low.onLeaf().orElseThrow())
+                .isCloseTo(low.byLimb().get("low"), within(1e-9))
+                .isGreaterThan(both.byLimb().get("low"));
+        assertThat(light(new SurveyBuilder()).onLeaf()).isEmpty();
+    }
+
+    @Test
     void takingTheUpperOffGivesTheLowerWhatItLackedAndCountsAsLetIn() {
         SurveyBuilder tree = twoStoreys();
         CrownLight light = light(tree);

@@ -9,6 +9,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.OptionalInt;
+import java.util.TreeMap;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.diligentbough.core.answer.TreeHistory;
@@ -26,6 +27,7 @@ import org.diligentbough.core.wood.Sighting;
 import org.diligentbough.core.wood.SurveyWood;
 import org.diligentbough.server.answers.LoggedWounds.CutMade;
 import org.diligentbough.server.answers.LoggedWounds.Kept;
+import org.diligentbough.server.answers.WalkLightMapper.WalkLightRow;
 import org.diligentbough.server.figures.SiteRules;
 import org.diligentbough.server.fruit.FruitService;
 import org.diligentbough.server.orchard.OrchardService;
@@ -56,6 +58,7 @@ class Histories {
     private final VisitMapper visits;
     private final FruitService fruit;
     private final WoundMapper wounds;
+    private final WalkLightMapper lights;
     private final SiteRules rules;
 
     Histories(
@@ -66,6 +69,7 @@ class Histories {
             VisitMapper visits,
             FruitService fruit,
             WoundMapper wounds,
+            WalkLightMapper lights,
             SiteRules rules) {
         this.orchard = orchard;
         this.removals = removals;
@@ -74,6 +78,7 @@ class Histories {
         this.visits = visits;
         this.fruit = fruit;
         this.wounds = wounds;
+        this.lights = lights;
         this.rules = rules;
     }
 
@@ -92,7 +97,8 @@ class Histories {
             List<OldWoundRow> old,
             List<LookRow> looks,
             List<DiseaseRow> disease,
-            List<FruitYear> fruit) {
+            List<FruitYear> fruit,
+            List<WalkLightRow> light) {
 
         List<Kept> wounds(double leastCm, LocalDate on) {
             return LoggedWounds.of(cuts, old, looks, leastCm, on);
@@ -116,6 +122,8 @@ class Histories {
         Map<Long, List<DiseaseRow>> disease =
                 wounds.diseaseAt(site.id()).stream().collect(Collectors.groupingBy(DiseaseRow::treeId));
         Map<Long, List<FruitYear>> borne = fruit.recordsAt(site.id());
+        Map<Long, List<WalkLightRow>> lit =
+                lights.ofSite(site.id()).stream().collect(Collectors.groupingBy(WalkLightRow::treeId));
         List<Known> found = new ArrayList<>();
         for (int i = 0; i < trees.size(); i++) {
             long id = trees.get(i).id();
@@ -128,7 +136,8 @@ class Histories {
                     old.getOrDefault(id, List.of()),
                     looks.getOrDefault(id, List.of()),
                     disease.getOrDefault(id, List.of()),
-                    borne.getOrDefault(id, List.of())));
+                    borne.getOrDefault(id, List.of()),
+                    lit.getOrDefault(id, List.of())));
         }
         return found;
     }
@@ -155,6 +164,7 @@ class Histories {
                                 old.getOrDefault(id, List.of()),
                                 looks.getOrDefault(id, List.of()),
                                 List.of(),
+                                List.of(),
                                 List.of())));
         return found;
     }
@@ -172,7 +182,8 @@ class Histories {
                 wounds.oldOf(tree.id()),
                 wounds.looksOf(tree.id()),
                 wounds.diseaseOf(tree.id()),
-                fruit.recordsOf(tree.id()));
+                fruit.recordsOf(tree.id()),
+                lights.ofTree(tree.id()));
     }
 
     /** As the core knows it on a day. */
@@ -214,7 +225,17 @@ class Histories {
                         .toList()),
                 known.fruit(),
                 walked.isEmpty() ? List.of() : cuts(ofSite.taken(walked, done)),
-                List.of(),
+                known.light().stream()
+                        .filter(one -> !one.walkedOn().isAfter(on))
+                        .collect(Collectors.toMap(
+                                one -> one.walkedOn().getYear(),
+                                WalkLightRow::light,
+                                (one, later) -> later,
+                                TreeMap::new))
+                        .entrySet()
+                        .stream()
+                        .map(one -> new TreeHistory.YearLight(one.getKey(), one.getValue()))
+                        .toList(),
                 walked.stream()
                         .map(survey -> new TreeHistory.YearShoots(
                                 survey.surveyedOn().getYear(),
