@@ -108,6 +108,30 @@ class AnswerTest {
     }
 
     @Test
+    void oneKindOrGroupMayBeAskedForAlone() {
+        TestServer.put(
+                        "/api/trees/" + tree + "/fruit/2025",
+                        "{\"version\": 0, \"data\": {\"bloom\": 4, \"kilos\": 31}}")
+                .expect(200);
+        String at = "/api/sites/" + site + "/answer";
+        JsonNode all = get(at).expect(200);
+        assertThat(all.get("kinds").get(0).stringValue()).isEqualTo("apple");
+        JsonNode apples = get(at + "?kind=apple").expect(200);
+        assertThat(apples.get("years")).isEqualTo(all.get("years"));
+        assertThat(apples.get("light")).isEqualTo(all.get("light"));
+        JsonNode pears = get(at + "?kind=pear").expect(200);
+        assertThat(pears.get("years")).isEmpty();
+        assertThat(pears.at("/answers/wounds")).isEmpty();
+        assertThat(pears.get("lookAt")).isEmpty();
+        assertThat(pears.get("kinds")).isEqualTo(all.get("kinds"));
+        assertThat(get(at + "?group=nowhere").expect(200).get("years")).isEmpty();
+        assertThat(get("/api/sites/" + site + "/answer.csv?table=years&kind=pear")
+                        .text())
+                .doesNotContain("2025")
+                .contains("year");
+    }
+
+    @Test
     void theLightThatWalksFoundIsAnsweredToo() {
         long thinned = TestServer.tree(site, "L-1");
         walked(thinned, true);

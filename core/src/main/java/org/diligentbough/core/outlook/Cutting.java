@@ -62,7 +62,9 @@ final class Cutting {
             wood.keepAsItIs();
         }
         leafTaken.forEach((done, taken) -> answer(done, taken, share, branching));
-        double allowed = crown.tree.tree().fullAllowance().year().orElse(crown.figure(OUTLOOK_BUSH_ALLOWANCE));
+        double allowed = crown.tree.facts().traits().hasAllowance()
+                ? crown.tree.facts().usualAllowance()
+                : crown.figure(OUTLOOK_BUSH_ALLOWANCE);
         double over = Math.max(0, share - allowed - 1e-9) / crown.figure(OUTLOOK_NO_CROP_OVER);
         // A fig bears its main crop on what answers the cut: only the first crop goes with the wood.
         double lost = crown.fig() ? crown.figure(FIG_FIRST_CROP_SHARE) * share : Math.min(1, over);

@@ -41,7 +41,9 @@ final class KeptUp {
      */
     double year(double share, Work work, int age, Lit light) {
         double leafM2 = crown.leafM2();
-        double allowed = crown.tree.tree().fullAllowance().year().orElse(crown.figure(OUTLOOK_BUSH_ALLOWANCE));
+        double allowed = crown.tree.facts().traits().hasAllowance()
+                ? crown.tree.facts().usualAllowance()
+                : crown.figure(OUTLOOK_BUSH_ALLOWANCE);
         double leftM2 = Math.max(0, allowed - share) * leafM2;
         double budgetM2 = leftM2;
         budgetM2 -= takeGrowth(budgetM2);

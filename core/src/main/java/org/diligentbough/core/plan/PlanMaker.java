@@ -116,7 +116,8 @@ final class PlanMaker {
         }
         byRule.stream().filter(LaneDraft::main).findFirst().ifPresent(this::placeWhatHasToBe);
         byRule.stream()
-                .sorted(Comparator.comparing((LaneDraft lane) -> !(plan.years.rank() && lane.summerOnly)))
+                .sorted(Comparator.comparing(
+                        (LaneDraft lane) -> !(lane.summerOnly && plan.years.summerFirst(lane.budget.year()))))
                 .forEach(this::fill);
         ofYear.addAll(kindTasks.place(budget, byRule, first));
         for (LaneDraft lane : ofYear) {

@@ -91,8 +91,7 @@ public final class Planner {
     }
 
     private boolean inSteps(LimbVerdict limb, Wishes edits) {
-        boolean split = edits.split().contains(limb.limb().id())
-                || limb.crownShare() > tree.fullAllowance().year().orElse(1);
+        boolean split = edits.split().contains(limb.limb().id()) || limb.crownShare() > facts.usualAllowance();
         return limb.verdict() == Verdict.REMOVE && split;
     }
 

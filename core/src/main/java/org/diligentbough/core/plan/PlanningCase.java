@@ -104,6 +104,6 @@ final class PlanningCase {
         return facts.traits().hasAllowance()
                 && limb.verdict() == Verdict.REMOVE
                 && !hasToBe(limb)
-                && facts.shares().of(limb.limb()) > tree.fullAllowance().year().orElseThrow() + YearBudget.ROUNDING;
+                && facts.shares().of(limb.limb()) > facts.usualAllowance() + YearBudget.ROUNDING;
     }
 }

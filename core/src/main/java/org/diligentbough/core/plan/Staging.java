@@ -42,7 +42,7 @@ final class Staging {
         if (lane.summerOnly || lane.budget.allowance().isEmpty()) {
             return false;
         }
-        double full = plan.tree.fullAllowance().year().orElseThrow();
+        double full = facts.usualAllowance();
         for (LimbVerdict limb : waiting) {
             boolean tooLarge = moves.split(limb) || draft.shareOf(limb, lane.budget) > full + YearBudget.ROUNDING;
             if (limb.verdict() == Verdict.BEND || !tooLarge) {

@@ -65,7 +65,8 @@ final class YearLanes {
                     OptionalDouble.empty(), OptionalDouble.empty(), 0, mostMains, weak, 0, 0, 1, 0, 1, 0, 0);
             return new YearBudget(year, none, atStart, sofar);
         }
-        double full = tree.fullAllowance().year().orElseThrow();
+        // What answered the last cutting too hard makes the next year's less, not those after.
+        double full = year.year() <= first().year() ? facts.yearAllowance() : facts.usualAllowance();
         double owed = before.map(YearBudget::owed).orElseGet(() -> overBeforeThePlan(full));
         double restShare = Math.min(full, facts.figure(Figure.REST_SHARE));
         // A little too much is paid back by a little less, so that a hair's breadth never costs a year.
@@ -76,7 +77,8 @@ final class YearLanes {
         double charged = year.equals(now()) ? sofar.share() + chargedToThisYear() : 0;
         boolean resting = weak || rest >= 1 - CLOSE;
         double allowance = resting ? 0 : Math.max(0, payingBack - charged);
-        double summer = Math.min(tree.fullAllowance().summer().orElseThrow(), allowance) - sofar.summerShare();
+        double inSummer = checked(year) ? allowance / 2 : allowance;
+        double summer = Math.min(facts.summerAllowance(full), inSummer) - sofar.summerShare();
         return new YearBudget(
                 year,
                 new YearBudget.Terms(
@@ -146,9 +148,17 @@ final class YearLanes {
         return mainWindows(first()).stream().findFirst();
     }
 
-    /** Summer cutting checks growth: a rank tree gets part of its work then, before winter's is given out. */
-    boolean rank() {
-        return tree.vigour().filter(Vigour.RANK::equals).isPresent();
+    /**
+     * Summer cutting checks growth: a rank tree gets part of its work then, before winter's is given out, and so in its first
+     * year does one that answered the last cutting with far too many shoots.
+     */
+    boolean summerFirst(PruningYear year) {
+        return tree.vigour().filter(Vigour.RANK::equals).isPresent() || checked(year);
+    }
+
+    /** Whether growth that a cut too hard has called up is to be checked in a year. */
+    private boolean checked(PruningYear year) {
+        return facts.tree().noted().answeredHard().isPresent() && year.equals(first());
     }
 
     private static boolean best(Window window) {
@@ -165,7 +175,7 @@ final class YearLanes {
             found.add(new LaneDraft(budget, window, false));
         }
         boolean bendsNeedOne = bendsWait && found.stream().noneMatch(LaneDraft::bendsHere);
-        if (facts.traits().hasAllowance() && (rank() || bendsNeedOne)) {
+        if (facts.traits().hasAllowance() && (summerFirst(budget.year()) || bendsNeedOne)) {
             windows(budget.year()).stream()
                     .filter(window -> window.quality() == Window.Quality.WITH_CARE)
                     .filter(window ->

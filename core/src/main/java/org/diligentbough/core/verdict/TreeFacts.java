@@ -147,21 +147,36 @@ public final class TreeFacts {
         return windowOpenToday;
     }
 
-    /** Share of the living crown a pruning year may take, 0 to 1; 1 where the species has a rule of its own. */
+    /**
+     * Share of the living crown that the next pruning year may take, 0 to 1; 1 where the species has a rule of its own. Less than
+     * usual where the last cutting was answered by far too many shoots.
+     */
     public double yearAllowance() {
+        boolean less = traits.hasAllowance()
+                && ownAllowance.isEmpty()
+                && tree().noted().answeredHard().isPresent();
+        return less ? usualAllowance() * figure(Figure.LEARN_TOO_HARD_ALLOWANCE) : usualAllowance();
+    }
+
+    /** Part of a year's allowance, 0 to 1, that may come off in summer: less of a kind cut while dormant. */
+    public double summerAllowance(double year) {
+        boolean dormantMain = traits.mainCutDormant() && !formWanted().trained();
+        return dormantMain ? Math.min(year, survey.site().policy().summerAllowance()) : year;
+    }
+
+    /** Share of the living crown that any pruning year may take, 0 to 1; 1 where the species has a rule of its own. */
+    public double usualAllowance() {
         if (!traits.hasAllowance()) {
             return 1;
         }
         if (ownAllowance.isPresent()) {
             return ownAllowance.get().share();
         }
-        double usual =
-                switch (traits.group()) {
-                    case PEACH -> figure(Figure.PEACH_ALLOWANCE);
-                    case EVERGREEN -> figure(Figure.CITRUS_ALLOWANCE);
-                    default -> survey.site().policy().allowance().share();
-                };
-        return tree().noted().answeredHard().isPresent() ? usual * figure(Figure.LEARN_TOO_HARD_ALLOWANCE) : usual;
+        return switch (traits.group()) {
+            case PEACH -> figure(Figure.PEACH_ALLOWANCE);
+            case EVERGREEN -> figure(Figure.CITRUS_ALLOWANCE);
+            default -> survey.site().policy().allowance().share();
+        };
     }
 
     Optional<OwnAllowance> ownAllowance() {

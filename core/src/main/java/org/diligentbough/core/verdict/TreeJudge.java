@@ -238,7 +238,7 @@ public final class TreeJudge {
         double year = resting ? 0 : facts.yearAllowance();
         boolean dormantMain =
                 facts.traits().mainCutDormant() && !facts.formWanted().trained();
-        double summer = dormantMain ? Math.min(year, policy().summerAllowance()) : year;
+        double summer = facts.summerAllowance(year);
         List<Reason> reasons = new ArrayList<>();
         Optional<Reason> own = facts.ownAllowance()
                 .map(allowance ->
@@ -289,7 +289,7 @@ public final class TreeJudge {
             return facts.reason(ReasonCode.YEARS_REST_FIRST, years);
         }
         if (yearsByShare() >= years && years > 1) {
-            return facts.reason(ReasonCode.YEARS_BY_SHARE, years, liveShareWanted(), facts.yearAllowance());
+            return facts.reason(ReasonCode.YEARS_BY_SHARE, years, liveShareWanted(), facts.usualAllowance());
         }
         if (yearsByBigCuts() >= years && years > 1) {
             return facts.reason(ReasonCode.YEARS_BY_BIG_CUTS, years, bigCutsWanted(), policy().bigCuts());
@@ -314,7 +314,7 @@ public final class TreeJudge {
         double left = 1;
         int years = 0;
         while (1 - left < share - TreeFacts.SAME && years < MOST_YEARS) {
-            left *= 1 - facts.yearAllowance();
+            left *= 1 - (years == 0 ? facts.yearAllowance() : facts.usualAllowance());
             years++;
         }
         return years;

@@ -21,6 +21,7 @@ import org.diligentbough.core.survey.Branching;
 import org.diligentbough.core.survey.FaultKind;
 import org.diligentbough.core.survey.OverTarget;
 import org.diligentbough.core.survey.Role;
+import org.diligentbough.core.survey.SurveyNotes;
 import org.diligentbough.core.verdict.FigPolicy;
 import org.diligentbough.core.verdict.Verdict;
 import org.junit.jupiter.api.Test;
@@ -231,6 +232,49 @@ class PlannerTest {
             assertThat(lane.share()).isLessThanOrEqualTo(0.10 + 1e-9);
             assertThat(lane.allowance()).hasValue(0.10);
         });
+    }
+
+    @Test
+    void aTreeThatAnsweredTooHardLosesLessNextYearAndHalfOfThatInSummer() {
+        List<Lane> usual = manySmall().evaluate().plan().lanes();
+        assertThat(usual).noneMatch(lane -> lane.season() == Season.SUMMER);
+        List<Lane> lanes = manySmall()
+                .with(one -> one.noted = SurveyNotes.NOTHING.answeredHard(new SurveyNotes.AnsweredHard(40, 12)))
+                .evaluate()
+                .plan()
+                .lanes();
+        int first = lanes.get(0).year().year();
+        List<Lane> now =
+                lanes.stream().filter(lane -> lane.year().year() == first).toList();
+        assertThat(now).extracting(Lane::season).containsExactly(Season.DORMANT, Season.SUMMER);
+        // A quarter is usual: three fifths of it, half in summer.
+        assertThat(now.stream().mapToDouble(Lane::share).sum()).isLessThanOrEqualTo(0.15 + 1e-9);
+        assertThat(now.get(1).allowance()).hasValue(0.075);
+        assertThat(now.get(1).share()).isBetween(0.03, 0.075 + 1e-9);
+        assertThat(now.get(0).share()).isGreaterThan(0.03);
+        assertThat(lanes)
+                .filteredOn(lane -> lane.year().year() > first)
+                .isNotEmpty()
+                .allSatisfy(lane -> {
+                    assertThat(lane.season()).isEqualTo(Season.DORMANT);
+                    assertThat(lane.allowance()).hasValue(0.25);
+                });
+    }
+
+    /** Six limbs, each with unfruitful upright ones that are to go. */
+    private static SurveyBuilder manySmall() {
+        SurveyBuilder tree = new SurveyBuilder();
+        for (int i = 0; i < 6; i++) {
+            int number = i;
+            tree.limb("M" + i, limb -> limb.diameter(10).azimuth(number * 60).fruiting(2));
+            for (String side : List.of("U", "V")) {
+                tree.limb(side + i, limb -> limb.on("M" + number, 1)
+                        .azimuth(number * 60 + 20)
+                        .diameter(3.4)
+                        .fault(FaultKind.UPRIGHT_UNFRUITFUL));
+            }
+        }
+        return tree;
     }
 
     @Test

@@ -6,6 +6,7 @@ import java.io.StringWriter;
 import java.util.List;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVPrinter;
+import org.diligentbough.server.answers.AnswerService.Of;
 import org.diligentbough.server.answers.LearningService.Always;
 import org.diligentbough.server.answers.LearningService.LearnedChange;
 import org.diligentbough.server.shared.CsvCell;
@@ -32,31 +33,38 @@ class AnswerApi {
         this.learning = learning;
     }
 
-    /** The orchard's years, what cutting did, what was learned, what to look at. */
+    /** The orchard's years, what cutting did, what was learned, what to look at; of a kind or a group alone where one is named. */
     @GetMapping("/answer")
-    AnswerView answer(@PathVariable long siteId) {
-        return service.answer(siteId);
+    AnswerView answer(
+            @PathVariable long siteId,
+            @RequestParam(required = false) String kind,
+            @RequestParam(required = false) String group) {
+        return service.answer(siteId, new Of(kind, group));
     }
 
     /** Has the site go by a number its records teach; it stands among the site's changed numbers from then on. */
     @PostMapping("/learned")
     AnswerView accept(@PathVariable long siteId, @Valid @RequestBody LearnedChange change) {
         learning.accept(siteId, change);
-        return service.answer(siteId);
+        return service.answer(siteId, new Of(null, null));
     }
 
     /** Has the site go by whatever its records teach, looked at once a day; or only by what somebody takes over. */
     @PutMapping("/learned")
     AnswerView always(@PathVariable long siteId, @Valid @RequestBody Always change) {
         learning.goAlways(siteId, change.always());
-        return service.answer(siteId);
+        return service.answer(siteId, new Of(null, null));
     }
 
     /** One of its tables: years, cutting, efficiency, wounds, grades or learned. */
     @GetMapping(path = "/answer.csv", produces = "text/csv")
-    ResponseEntity<String> table(@PathVariable long siteId, @RequestParam(defaultValue = "years") String table)
+    ResponseEntity<String> table(
+            @PathVariable long siteId,
+            @RequestParam(defaultValue = "years") String table,
+            @RequestParam(required = false) String kind,
+            @RequestParam(required = false) String group)
             throws IOException {
-        List<List<Object>> rows = service.table(siteId, table);
+        List<List<Object>> rows = AnswerTables.of(service.answer(siteId, new Of(kind, group)), table);
         StringWriter text = new StringWriter();
         try (CSVPrinter printer = new CSVPrinter(text, CSVFormat.DEFAULT)) {
             for (List<Object> row : rows) {

@@ -4,16 +4,24 @@ import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
+import java.util.Objects;
+import java.util.OptionalDouble;
+import java.util.Set;
 import java.util.TreeMap;
 import java.util.TreeSet;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.diligentbough.core.Rulebook;
 import org.diligentbough.core.answer.Answers;
+import org.diligentbough.core.answer.Answers.OrchardRecords;
+import org.diligentbough.core.answer.CuttingAnswer;
 import org.diligentbough.core.answer.TreeHistory;
+import org.diligentbough.core.knowledge.Codes;
 import org.diligentbough.core.season.PruningYear;
 import org.diligentbough.server.answers.AnswerView.CropSum;
+import org.diligentbough.server.answers.AnswerView.KindSum;
 import org.diligentbough.server.answers.AnswerView.LightSum;
 import org.diligentbough.server.answers.AnswerView.WoundSum;
 import org.diligentbough.server.answers.AnswerView.YearSum;
@@ -23,9 +31,11 @@ import org.diligentbough.server.answers.SiteRecords.Done;
 import org.diligentbough.server.answers.SiteRecords.Told;
 import org.diligentbough.server.orchard.OrchardService;
 import org.diligentbough.server.orchard.SiteMapper.SiteRow;
-import org.diligentbough.server.shared.ProblemException;
+import org.diligentbough.server.orchard.TreeMapper.TreeRow;
 import org.diligentbough.server.shared.Today;
 import org.diligentbough.server.wood.WoundMapper;
+import org.diligentbough.server.wood.WoundMapper.LightRow;
+import org.springframework.context.MessageSource;
 import org.springframework.stereotype.Service;
 import org.springframework.util.StringUtils;
 
@@ -34,6 +44,9 @@ import org.springframework.util.StringUtils;
 class AnswerService {
     private static final int LOOK_AT = 8;
     private static final int POOR = 3;
+    /** What is so unlikely by chance is told (own assumption). */
+    private static final double CLOSE_TOGETHER = 0.1;
+
     /** A pile so many times what was reckoned says that too much came off (own assumption). */
     private static final double FAR_LARGER = 1.5;
 
@@ -44,6 +57,7 @@ class AnswerService {
     private final WoodService wood;
     private final CropMapper crops;
     private final Rulebook shipped;
+    private final MessageSource messages;
     private final Today today;
 
     AnswerService(
@@ -54,6 +68,7 @@ class AnswerService {
             WoodService wood,
             CropMapper crops,
             Rulebook shipped,
+            MessageSource messages,
             Today today) {
         this.records = records;
         this.learning = learning;
@@ -62,31 +77,100 @@ class AnswerService {
         this.wood = wood;
         this.crops = crops;
         this.shipped = shipped;
+        this.messages = messages;
         this.today = today;
     }
 
-    AnswerView answer(long siteId) {
+    /**
+     * What the records answer.
+     *
+     * @param of of which trees
+     */
+    AnswerView answer(long siteId, Of of) {
         SiteRow site = orchard.site(siteId);
         LocalDate now = today.in(site.zone());
         Told all = records.of(site, now);
-        RecordAnswer told = RecordAnswer.of(all.records(), new Answers(all.records(), shipped));
+        Told told = of.all() ? all : records.of(site, now, of::holds);
+        Answers answers = new Answers(told.records(), shipped);
+        RecordAnswer answer = RecordAnswer.of(told.records(), answers);
         return new AnswerView(
                 now.getYear(),
-                years(site, all),
-                light(siteId),
-                woundSum(siteId, told),
-                crops(siteId, all.known()),
-                told,
+                choices(all.known(), tree -> tree.species()),
+                choices(all.known(), TreeRow::groupName),
+                years(site, told),
+                light(siteId, told),
+                woundSum(siteId, told, answer),
+                crops(siteId, told.known()),
+                byKind(told.records()),
+                answer,
                 learning.proposals(siteId, all.records()),
                 learning.always(siteId),
-                lookAt(siteId, all, told));
+                lookAt(siteId, told, answer));
+    }
+
+    /**
+     * Of which trees is asked.
+     *
+     * @param kind of this alone; null for all
+     * @param group of this alone; null for all
+     */
+    record Of(String kind, String group) {
+        private boolean all() {
+            return kind == null && group == null;
+        }
+
+        private boolean holds(TreeRow tree) {
+            return (kind == null || kind.equals(tree.species())) && (group == null || group.equals(tree.groupName()));
+        }
+    }
+
+    private static List<String> choices(List<Known> known, Function<TreeRow, String> by) {
+        return known.stream()
+                .map(one -> by.apply(one.tree()))
+                .filter(Objects::nonNull)
+                .distinct()
+                .sorted()
+                .toList();
+    }
+
+    /** What cutting did for the fruit of each kind that has records of it. */
+    private List<KindSum> byKind(OrchardRecords of) {
+        return of.trees().stream()
+                .collect(Collectors.groupingBy(TreeHistory::species, TreeMap::new, Collectors.toList()))
+                .entrySet()
+                .stream()
+                .map(one -> {
+                    CuttingAnswer.Pooled pooled = new CuttingAnswer(
+                                    CuttingAnswer.Measure.FRUIT,
+                                    one.getValue(),
+                                    of.southern(),
+                                    shipped.knowledge(),
+                                    of.seed())
+                            .answers()
+                            .all();
+                    return new KindSum(
+                            Codes.of(one.getKey()),
+                            pooled.n(),
+                            orNull(pooled.effect()),
+                            orNull(pooled.low()),
+                            orNull(pooled.high()));
+                })
+                .filter(one -> one.n() > 0)
+                .toList();
+    }
+
+    private static Double orNull(OptionalDouble value) {
+        return value.isPresent() ? value.getAsDouble() : null;
     }
 
     private List<YearSum> years(SiteRow site, Told all) {
         List<Known> known = all.known();
+        Set<Long> trees = all.treeIds();
         Map<Integer, Map<String, Integer>> grades = new TreeMap<>();
-        wounds.gradesAt(site.id()).forEach(row -> grades.computeIfAbsent(row.year(), year -> new TreeMap<>())
-                .merge(row.grade(), 1, Integer::sum));
+        wounds.gradesAt(site.id()).stream()
+                .filter(row -> trees.contains(row.treeId()))
+                .forEach(row -> grades.computeIfAbsent(row.year(), year -> new TreeMap<>())
+                        .merge(row.grade(), 1, Integer::sum));
         Map<Integer, List<Done>> work = all.done().stream()
                 .collect(Collectors.groupingBy(one ->
                         PruningYear.of(one.log().onDay(), site.latitude() < 0).year()));
@@ -125,19 +209,30 @@ class AnswerService {
         return found;
     }
 
-    private LightSum light(long siteId) {
-        WoundMapper.LightRow row = wounds.lightOf(siteId);
-        return row == null
-                ? new LightSum(null, null, null)
-                : new LightSum(row.light(), row.inLight(), row.inLightAfter());
+    private LightSum light(long siteId, Told told) {
+        Set<Long> trees = told.treeIds();
+        List<LightRow> rows = wounds.lightAt(siteId).stream()
+                .filter(row -> trees.contains(row.treeId()))
+                .toList();
+        return new LightSum(
+                mean(rows, LightRow::light), mean(rows, LightRow::inLight), mean(rows, LightRow::inLightAfter));
     }
 
-    private WoundSum woundSum(long siteId, RecordAnswer told) {
+    private static Double mean(List<LightRow> rows, Function<LightRow, Double> of) {
+        return orNull(rows.stream()
+                .map(of)
+                .filter(Objects::nonNull)
+                .mapToDouble(Double::doubleValue)
+                .average());
+    }
+
+    private WoundSum woundSum(long siteId, Told all, RecordAnswer told) {
         Map<String, Long> states = told.wounds().stream()
                 .collect(Collectors.groupingBy(RecordAnswer.WoundAnswer::state, Collectors.counting()));
         LocalDate now = today.in(orchard.site(siteId).zone());
+        Set<Long> trees = all.treeIds();
         long due = wood.openWounds(siteId).stream()
-                .filter(one -> !one.dueOn().isAfter(now))
+                .filter(one -> trees.contains(one.treeId()) && !one.dueOn().isAfter(now))
                 .count();
         return new WoundSum(
                 states.getOrDefault("closing", 0L).intValue(),
@@ -167,121 +262,46 @@ class AnswerService {
 
     /** What a coordinator would look at first, a sentence each. */
     private List<String> lookAt(long siteId, Told all, RecordAnswer told) {
+        Set<Long> trees = all.treeIds();
         List<String> found = new ArrayList<>();
         wood.gotWorse(siteId).stream()
+                .filter(one -> trees.contains(one.treeId()))
                 .limit(POOR)
-                .forEach(one -> found.add(
-                        one.tag() + " went from " + one.was() + " to " + one.grade() + ": " + one.worst() + "."));
+                .forEach(one -> found.add(say("look-at-worse", one.tag(), one.was(), one.grade(), one.worst())));
         told.disease().stream()
-                .filter(one -> one.p() < 0.1 && one.sick() > 1)
-                .forEach(one -> found.add(StringUtils.capitalize(one.kind().replace('-', ' '))
-                        + " lies closer together than chance has it: look at "
-                        + one.atRisk().stream()
+                .filter(one -> one.p() < CLOSE_TOGETHER && one.sick() > 1)
+                .forEach(one -> found.add(say(
+                        "look-at-disease",
+                        StringUtils.capitalize(one.kind().replace('-', ' ')),
+                        one.atRisk().stream()
                                 .limit(POOR)
                                 .map(RecordAnswer.RiskAnswer::label)
-                                .collect(Collectors.joining(", "))
-                        + " next."));
+                                .collect(Collectors.joining(", ")))));
         told.tooHard().stream()
                 .limit(POOR)
-                .forEach(one -> found.add(one.label() + " answered " + one.pruningYear() + " with " + one.shoots()
-                        + " shoots where " + Math.round(one.expected()) + " were to be expected: cut it less."));
+                .forEach(one -> found.add(say(
+                        "look-at-hard",
+                        one.label(),
+                        String.valueOf(one.pruningYear()),
+                        one.shoots(),
+                        Math.round(one.expected()))));
         all.done().stream()
                 .filter(one -> one.weighed() && one.log().pileKilos() > FAR_LARGER * one.reckonedKilos())
                 .limit(POOR)
-                .forEach(one -> found.add("The pile of "
-                        + orchard.tree(one.log().treeId()).tag() + " on "
-                        + one.log().onDay() + " weighed " + Math.round(one.log().pileKilos()) + " kg where "
-                        + Math.round(one.reckonedKilos()) + " were reckoned: too much came off."));
+                .forEach(one -> found.add(say(
+                        "look-at-pile",
+                        orchard.tree(one.log().treeId()).tag(),
+                        String.valueOf(one.log().onDay()),
+                        Math.round(one.log().pileKilos()),
+                        Math.round(one.reckonedKilos()))));
         told.response().trees().stream()
                 .filter(one -> one.says().equals("less"))
                 .limit(POOR)
-                .forEach(one -> found.add(one.label() + " bears less since it was cut in " + one.pruningYear() + "."));
+                .forEach(one -> found.add(say("look-at-less", one.label(), String.valueOf(one.pruningYear()))));
         return found.stream().limit(LOOK_AT).toList();
     }
 
-    /** A table of the answer: a row each, the first the names of its columns. */
-    List<List<Object>> table(long siteId, String name) {
-        AnswerView told = answer(siteId);
-        RecordAnswer answers = told.answers();
-        List<List<Object>> rows = new ArrayList<>();
-        switch (name) {
-            case "years" -> {
-                rows.add(List.of(
-                        "year", "kg", "trees picked", "cuts", "mean share", "minutes reckoned", "minutes taken"));
-                told.years()
-                        .forEach(one -> rows.add(row(
-                                one.year(),
-                                one.kilos(),
-                                one.treesPicked(),
-                                one.cuts(),
-                                one.meanShare(),
-                                one.reckonedMinutes(),
-                                one.tookMinutes())));
-            }
-            case "cutting" -> {
-                rows.add(List.of(
-                        "tree", "pruning year", "share", "effect", "low", "high", "says", "like trees", "wanted"));
-                answers.response()
-                        .trees()
-                        .forEach(one -> rows.add(row(
-                                one.label(),
-                                one.pruningYear(),
-                                one.share(),
-                                one.effect(),
-                                one.low(),
-                                one.high(),
-                                one.says(),
-                                one.likeTrees(),
-                                one.wanted())));
-            }
-            case "efficiency" -> {
-                rows.add(List.of("tree", "year", "kg per cm2", "fruit per cm2"));
-                answers.efficiency()
-                        .forEach(one -> rows.add(row(one.label(), one.year(), one.kgPerCm2(), one.fruitPerCm2())));
-            }
-            case "wounds" -> {
-                rows.add(List.of("tree", "wound", "state", "mm a year", "closed", "low", "high"));
-                answers.wounds()
-                        .forEach(one -> rows.add(row(
-                                one.label(),
-                                one.id(),
-                                one.state(),
-                                one.closingMmPerYear(),
-                                one.closedYear(),
-                                one.low(),
-                                one.high())));
-            }
-            case "grades" -> {
-                rows.add(List.of("tree", "grade"));
-                answers.grades().forEach(one -> rows.add(row(one.label(), one.grade())));
-            }
-            case "learned" -> {
-                rows.add(List.of("what", "kind", "season", "cut", "work", "shipped", "value", "low", "high", "cases"));
-                answers.learned()
-                        .forEach(one -> rows.add(row(
-                                one.what(),
-                                one.kind(),
-                                one.season(),
-                                one.cut(),
-                                one.work(),
-                                one.shipped(),
-                                one.value(),
-                                one.low(),
-                                one.high(),
-                                one.cases())));
-            }
-            default ->
-                throw ProblemException.notFound(
-                        "There is no such table; there are years, cutting, efficiency, wounds, grades and learned.");
-        }
-        return rows;
-    }
-
-    private static List<Object> row(Object... cells) {
-        List<Object> row = new ArrayList<>();
-        for (Object cell : cells) {
-            row.add(cell);
-        }
-        return row;
+    private String say(String code, Object... with) {
+        return messages.getMessage(code, with, Locale.ENGLISH);
     }
 }

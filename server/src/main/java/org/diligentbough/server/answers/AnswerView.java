@@ -7,15 +7,21 @@ import org.diligentbough.server.shared.MayBeNull;
 /**
  * What a site's records answer: its years, what cutting did, what was learned, what to look at.
  *
+ * @param kinds of the site's trees, to ask for one alone
+ * @param groups the same
+ * @param byKind what cutting did for the fruit of each kind
  * @param answers of the records, as the open record file has them
  * @param always whether the site goes by what it learns without being asked
  */
 record AnswerView(
         int year,
+        List<String> kinds,
+        List<String> groups,
         List<YearSum> years,
         LightSum light,
         WoundSum wounds,
         CropSum crops,
+        List<KindSum> byKind,
         RecordAnswer answers,
         List<ProposalView> proposals,
         boolean always,
@@ -47,6 +53,14 @@ record AnswerView(
 
     /** Wounds by what becomes of them, and how many are to be looked at. */
     record WoundSum(int closing, int closed, int notClosing, int due) {}
+
+    /** Effects of cutting on the fruit of a kind, as logarithms; null where too little is known. */
+    record KindSum(
+            String kind,
+            int n,
+            @MayBeNull Double effect,
+            @MayBeNull Double low,
+            @MayBeNull Double high) {}
 
     /**
      * Crops that were reckoned before they were picked.

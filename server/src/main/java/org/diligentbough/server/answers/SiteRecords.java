@@ -6,7 +6,9 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.function.Function;
+import java.util.function.Predicate;
 import java.util.stream.Collectors;
 import org.diligentbough.core.answer.Answers.OrchardRecords;
 import org.diligentbough.core.answer.Learning;
@@ -16,6 +18,7 @@ import org.diligentbough.server.answers.Histories.Known;
 import org.diligentbough.server.figures.FigureService;
 import org.diligentbough.server.figures.FigureService.WentBy;
 import org.diligentbough.server.orchard.SiteMapper.SiteRow;
+import org.diligentbough.server.orchard.TreeMapper.TreeRow;
 import org.diligentbough.server.visit.LoggedCut;
 import org.diligentbough.server.visit.VisitCut;
 import org.diligentbough.server.visit.VisitMapper;
@@ -55,11 +58,25 @@ class SiteRecords {
     }
 
     /** What is known of every tree of a site, and what was done there. */
-    record Told(List<Known> known, List<Done> done, OrchardRecords records) {}
+    record Told(List<Known> known, List<Done> done, OrchardRecords records) {
+        Set<Long> treeIds() {
+            return known.stream().map(one -> one.tree().id()).collect(Collectors.toSet());
+        }
+    }
 
     Told of(SiteRow site, LocalDate now) {
-        List<Known> known = histories.ofSite(site, now);
-        List<Done> done = done(site.id());
+        return of(site, now, tree -> true);
+    }
+
+    /** The same of some of its trees alone. */
+    Told of(SiteRow site, LocalDate now, Predicate<TreeRow> which) {
+        List<Known> known = histories.ofSite(site, now).stream()
+                .filter(one -> which.test(one.tree()))
+                .toList();
+        Set<Long> trees = known.stream().map(one -> one.tree().id()).collect(Collectors.toSet());
+        List<Done> done = done(site.id()).stream()
+                .filter(one -> trees.contains(one.log().treeId()))
+                .toList();
         return new Told(
                 known,
                 done,

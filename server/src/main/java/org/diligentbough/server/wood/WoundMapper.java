@@ -127,14 +127,14 @@ public interface WoundMapper {
             @Param("grade") String grade,
             @Param("worst") String worst);
 
-    /** Light of a site's trees today and when their plans are done: means; null where nothing fruits. */
-    record LightRow(Double light, Double inLight, Double inLightAfter) {}
+    /** Light of a tree today and when its plan is done; null where nothing fruits. */
+    record LightRow(Long treeId, Double light, Double inLight, Double inLightAfter) {}
 
     @Select("""
-            select avg(j.light) as light, avg(j.in_light) as in_light, avg(j.in_light_after) as in_light_after
+            select j.tree_id, j.light, j.in_light, j.in_light_after
             from tree_judgement j join tree t on t.id = j.tree_id where t.site_id = #{siteId}
             """)
-    LightRow lightOf(long siteId);
+    List<LightRow> lightAt(long siteId);
 
     /** Whether the newest thing entered of some disease of a tree is that it is active or suspected. */
     @Select("""
