@@ -1,5 +1,5 @@
 import { Button, Form } from 'react-bootstrap';
-import { Link, useParams } from 'react-router';
+import { Link, useParams, useSearchParams } from 'react-router';
 import type { Answer } from '../api/client';
 import { useSite } from '../api/orchard';
 import { counted, minutes, percent, Words, words } from '../parts/format';
@@ -10,7 +10,16 @@ import { useTitle } from '../parts/useTitle';
 import { DISEASES } from '../vocabulary/survey';
 import { Intervals, Picture, ShareBars, YearBars } from './pictures';
 import { useAccept, useAlways, useAnswer } from './queries';
-import { biennialSays, cropsSay, cuttingSays, fruitSays, learnedSays, round, slopeSays } from './sentences';
+import {
+  biennialSays,
+  cropsSay,
+  cuttingSays,
+  fruitSays,
+  learnedSays,
+  lightSays,
+  round,
+  slopeSays,
+} from './sentences';
 
 const LETTERS = ['A', 'B', 'C', 'D', 'E'];
 const TABLES = ['years', 'cutting', 'efficiency', 'wounds', 'grades', 'learned'];
@@ -21,13 +30,41 @@ const SHOWN_FAINT = 4;
 export function AnswerView() {
   const siteId = Number(useParams().siteId);
   const site = useSite(siteId);
-  const answer = useAnswer(siteId);
+  const [params, setParams] = useSearchParams();
+  const kind = params.get('kind') ?? undefined;
+  const group = params.get('group') ?? undefined;
+  const answer = useAnswer(siteId, kind, group);
   useTitle('Answer');
   if (!site.data || !answer.data) return <Loading error={site.error ?? answer.error} />;
-  return <Pictures siteId={siteId} name={site.data.data.name} of={answer.data} />;
+  const ask = (of: string) => {
+    const [what, name] = of.split(':');
+    setParams(what && name ? { [what]: name } : {}, { replace: true });
+  };
+  return (
+    <Pictures
+      siteId={siteId}
+      name={site.data.data.name}
+      of={answer.data}
+      asked={kind ? 'kind:' + kind : group ? 'group:' + group : ''}
+      ask={ask}
+    />
+  );
 }
 
-function Pictures({ siteId, name, of }: { siteId: number; name: string; of: Answer }) {
+function Pictures({
+  siteId,
+  name,
+  of,
+  asked,
+  ask,
+}: {
+  siteId: number;
+  name: string;
+  of: Answer;
+  /** Of which trees: all, or kind: or group: and its name. */
+  asked: string;
+  ask: (of: string) => void;
+}) {
   const { years, light, wounds, answers } = of;
   const worked = years.filter((year) => year.tookMinutes > 0);
   const took = worked.reduce((sum, year) => sum + year.tookMinutes, 0);
@@ -46,8 +83,32 @@ function Pictures({ siteId, name, of }: { siteId: number; name: string; of: Answ
     <div className="answer">
       <div className="d-flex gap-3 align-items-baseline flex-wrap">
         <h1 className="mb-0">
-          {name}: what the trees answer <small className="faint">{of.year}</small>
+          {name}: what the trees answer{' '}
+          <small className="faint">
+            {of.year}
+            {asked && ', ' + words(asked.slice(asked.indexOf(':') + 1)) + ' alone'}
+          </small>
         </h1>
+        <Form.Select
+          size="sm"
+          className="no-print"
+          style={{ width: 'auto', maxWidth: 220 }}
+          aria-label="Of which trees"
+          value={asked}
+          onChange={(e) => ask(e.target.value)}
+        >
+          <option value="">All trees</option>
+          {of.kinds.map((kind) => (
+            <option key={kind} value={'kind:' + kind}>
+              {Words(kind)}
+            </option>
+          ))}
+          {of.groups.map((group) => (
+            <option key={group} value={'group:' + group}>
+              {group}
+            </option>
+          ))}
+        </Form.Select>
         <Button className="no-print" size="sm" variant="outline-primary" onClick={() => window.print()}>
           Print
         </Button>
@@ -93,7 +154,7 @@ function Pictures({ siteId, name, of }: { siteId: number; name: string; of: Answ
             />
           )}
         </Picture>
-        <Picture title="By share, season and way" says={slopeSays(answers.response.slope)}>
+        <Picture title="By share, season, kind and size of cut" says={slopeSays(answers.response.slope)}>
           <Intervals
             label="Fruit by share of the crown taken"
             zeroName="as like trees"
@@ -101,33 +162,29 @@ function Pictures({ siteId, name, of }: { siteId: number; name: string; of: Answ
             rows={[
               ...answers.response.byShare.map((one) => ({ ...one, name: shareName(one.from, one.to) })),
               ...answers.response.bySeason.map((one) => ({ ...one, name: Words(one.season) })),
+              ...(of.byKind.length > 1 ? of.byKind.map((one) => ({ ...one, name: Words(one.kind) })) : []),
               { ...answers.response.bigCuts, name: 'Big cuts' },
               { ...answers.response.smallCuts, name: 'Small cuts' },
               { ...answers.size.all, name: 'Fruit size' },
               { ...answers.shoots.all, name: 'End shoots' },
-              { ...answers.light.all, name: 'Light in the crown' },
+              { ...answers.light.all, name: 'Light' },
             ].map(({ name, effect, low, high }) => ({ name, value: effect, low, high }))}
           />
         </Picture>
         <Picture
           title="Light"
-          says={
-            light.inLight == null
-              ? 'No fruiting wood was entered yet.'
-              : `${percent(light.inLight)} of the fruiting wood has light enough for fruit buds${
-                  light.inLightAfter == null ? '' : '; when the plans are done ' + percent(light.inLightAfter)
-                }.`
-          }
+          says={light.inLight == null ? 'No fruiting wood was entered yet.' : lightSays(light)}
         >
           {light.inLight != null && (
             <ShareBars
               label="Fruiting wood in light"
-              shares={[
-                ['today', light.inLight],
-                ...(light.inLightAfter == null
-                  ? []
-                  : ([['after the plans', light.inLightAfter]] as [string, number][])),
-              ]}
+              shares={
+                [
+                  ['today', light.inLight],
+                  ['of it what stays', light.inLightStaying],
+                  ['after the plans', light.inLightAfter],
+                ].filter(([, share]) => share != null) as [string, number][]
+              }
             />
           )}
         </Picture>
@@ -263,7 +320,16 @@ function Pictures({ siteId, name, of }: { siteId: number; name: string; of: Answ
         As tables (CSV):{' '}
         <May siteId={siteId} roles={LEAD}>
           {TABLES.map((table) => (
-            <a key={table} href={'/api/sites/' + siteId + '/answer.csv?table=' + table}>
+            <a
+              key={table}
+              href={
+                '/api/sites/' +
+                siteId +
+                '/answer.csv?table=' +
+                table +
+                (asked && '&' + asked.replace(/:(.*)/, (_, name: string) => '=' + encodeURIComponent(name)))
+              }
+            >
               {table}
             </a>
           ))}

@@ -2,11 +2,17 @@ import { useQuery } from '@tanstack/react-query';
 import { api, unwrap } from '../api/client';
 import { useChange } from '../api/useChange';
 
-export const useAnswer = (siteId: number) =>
+/** What the records of a site answer, of one kind or group alone where one is named. */
+export const useAnswer = (siteId: number, kind?: string, group?: string) =>
   useQuery({
-    queryKey: ['answer', siteId],
+    queryKey: ['answer', siteId, kind, group],
+    placeholderData: (before) => before,
     queryFn: async () =>
-      unwrap(await api.GET('/api/sites/{siteId}/answer', { params: { path: { siteId } } })),
+      unwrap(
+        await api.GET('/api/sites/{siteId}/answer', {
+          params: { path: { siteId }, query: { kind, group } },
+        }),
+      ),
   });
 
 /** Has the site go by a number its own records teach, of one kind alone where that is named. */

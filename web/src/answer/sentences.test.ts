@@ -1,6 +1,15 @@
 import { describe, expect, it } from 'vitest';
 import type { Answer } from '../api/client';
-import { asShare, biennialSays, cropsSay, cuttingSays, fruitSays, learnedSays, slopeSays } from './sentences';
+import {
+  asShare,
+  biennialSays,
+  cropsSay,
+  cuttingSays,
+  fruitSays,
+  learnedSays,
+  lightSays,
+  slopeSays,
+} from './sentences';
 
 type Response = Answer['answers']['response'];
 
@@ -9,6 +18,13 @@ describe('what the trees answer, in words', () => {
     expect(asShare(0.18)).toBe('20 % more');
     expect(asShare(-0.105)).toBe('10 % less');
     expect(asShare(0.001)).toBe('as much');
+  });
+
+  it('holds the light of the wood that stays against its light then', () => {
+    expect(lightSays({ inLight: 0.62 })).toBe('62 % of the fruiting wood has light enough for fruit buds.');
+    expect(lightSays({ inLight: 0.62, inLightStaying: 0.5, inLightAfter: 0.6 })).toContain(
+      'Of the wood that the plans leave it is 50 % today, 60 % when they are done.',
+    );
   });
 
   it('says how well crops were reckoned, once some were', () => {

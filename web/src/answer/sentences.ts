@@ -1,5 +1,5 @@
 import type { Answer } from '../api/client';
-import { counted, kilos, words } from '../parts/format';
+import { counted, kilos, percent, words } from '../parts/format';
 
 /** A difference of logarithms as people say it: 0.18 is about a fifth more. */
 export function asShare(effect: number): string {
@@ -18,6 +18,14 @@ export function fruitSays(years: Answer['years']): string {
     (before ? `, ${asShare(Math.log(per(last) / per(before)))} a tree than in ${before.year}` : '') +
     '. One year against another says little: trees rest.'
   );
+}
+
+/** How much of the fruiting wood is in light, and what becomes of the wood that stays. */
+export function lightSays({ inLight, inLightStaying, inLightAfter }: Answer['light']): string {
+  if (inLight == null) return '';
+  const today = `${percent(inLight)} of the fruiting wood has light enough for fruit buds`;
+  if (inLightStaying == null || inLightAfter == null) return today + '.';
+  return `${today}. Of the wood that the plans leave it is ${percent(inLightStaying)} today, ${percent(inLightAfter)} when they are done.`;
 }
 
 /** How well crops were reckoned before they were picked. */

@@ -30,3 +30,6 @@ create table walk_light (
     of_surveys bigint           not null,
     primary key (tree_id, walked_on)
 );
+
+-- How much of the fruiting wood that a plan leaves is in light today; known once a tree is judged anew.
+alter table tree_judgement add column in_light_staying double precision;

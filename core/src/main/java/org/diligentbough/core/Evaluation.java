@@ -315,6 +315,13 @@ public record Evaluation(
                 : crownLightAfterPlan().inLight();
     }
 
+    /** The same today of the wood that the plan leaves: what is taken in full light is not missed then. */
+    public OptionalDouble inLightOfWhatStays() {
+        return crownAfterPlan().left() < LEAST_CROWN
+                ? OptionalDouble.empty()
+                : crownLight().inLight(crownAfterPlan());
+    }
+
     /** A lane's work as the visit on a day that carries all of it out. */
     Visit carriedOut(RenovationPlan.Lane lane, LocalDate on) {
         return new Visit(

@@ -43,6 +43,7 @@ public record LimbCopy(Limb limb) {
                 limb.faults(),
                 limb.overTarget(),
                 limb.brokenAtM(),
-                limb.buds());
+                limb.buds(),
+                limb.grownM());
     }
 }

@@ -289,7 +289,8 @@ public final class SurveyBuilder {
                     faults,
                     over,
                     brokenAtM,
-                    buds);
+                    buds,
+                    OptionalDouble.empty());
         }
     }
 }

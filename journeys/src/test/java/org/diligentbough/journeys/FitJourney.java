@@ -16,6 +16,7 @@ class FitJourney {
             "/looks",
             "/answer",
             "/harvest",
+            "/thinning",
             "/removals",
             "?layer=grade",
             "/plan",

@@ -210,12 +210,21 @@ public final class CrownLight {
 
     /** Share of the leaf on fruiting limbs that has light enough for fruit buds, 0 to 1; empty when nothing fruits. */
     public OptionalDouble inLight() {
+        return inLight(limbs.stream().mapToDouble(limb -> 1).toArray());
+    }
+
+    /** The same today of what a crown of which part is to be cut will keep, so that it can be held against then. */
+    public OptionalDouble inLight(LivingCrown stays) {
+        return inLight(keptOfEach(stays));
+    }
+
+    private OptionalDouble inLight(double[] kept) {
         double whole = 0;
         double lit = 0;
         for (int p = 0; p < light.length; p++) {
             int limb = p / onALimb;
             if (limbs.get(limb).fruitsAtLeast(1)) {
-                double leaf = bodies.get(limb).leafAreaM2();
+                double leaf = kept[limb] * bodies.get(limb).leafAreaM2();
                 whole += leaf;
                 lit += leaf * enough(light[p]);
             }

@@ -27,15 +27,44 @@ public final class LeafOfLimbs {
                     .mapToDouble(side -> perCm2 * carriedCm2(side))
                     .sum();
             Point base = new Point(0, 0, 0);
+            Extent extent = extent(limb.lengthM(), limb.wholeM(), knowledge);
             leaves.put(
                     limb.id(),
                     new Leaf(
-                            branching.pointAt(limb, knowledge.get(Figure.LEAF_CENTRE) * limb.lengthM()),
+                            branching.pointAt(limb, extent.middleM()),
                             base.towards(limb.azimuthDeg(), limb.angleDeg(), 1),
-                            knowledge.get(Figure.LEAF_ALONG) * limb.lengthM(),
-                            knowledge.get(Figure.LEAF_ACROSS) * limb.lengthM(),
+                            extent.halfM(),
+                            knowledge.get(Figure.LEAF_ACROSS) * limb.wholeM(),
                             Math.max(0, perCm2 * carriedCm2(limb) - onSideLimbs)));
         }
+    }
+
+    /** What is cut back to a bud or two has some leaf still, m. */
+    public static final double SHORTEST_M = 0.05;
+
+    /** From where to where along a limb its leaf stands, m from its base. */
+    public record Extent(double fromM, double toM) {
+        public double middleM() {
+            return (fromM + toM) / 2;
+        }
+
+        public double halfM() {
+            return (toM - fromM) / 2;
+        }
+    }
+
+    /**
+     * Where the leaf of a limb stands: what is left of a shortened one keeps its leaf where it grew, and as far out from it; a stub
+     * carries it about its end. So cutting lets light in and never crowds what stays.
+     *
+     * @param lengthM of it now
+     * @param wholeM before it was shortened
+     */
+    public static Extent extent(double lengthM, double wholeM, Knowledge knowledge) {
+        double centre = knowledge.get(Figure.LEAF_CENTRE);
+        double along = knowledge.get(Figure.LEAF_ALONG);
+        double toM = Math.max(SHORTEST_M, (centre + along) * lengthM);
+        return new Extent(Math.min((centre - along) * wholeM, toM / 2), toM);
     }
 
     /** Leaf of all living limbs, m2. */

@@ -310,13 +310,13 @@ final class Crown {
     }
 
     Leaf leafOf(GrowingLimb wood, Branching branching) {
-        GrowingLimb.Extent extent = extent(wood);
+        LeafOfLimbs.Extent extent = extent(wood);
         Point middle = branching.pointAt(branching.get(wood.limb.id()), extent.middleM());
         return wood.leaf(middle, extent.halfM(), figure(LEAF_ACROSS));
     }
 
-    GrowingLimb.Extent extent(GrowingLimb wood) {
-        return wood.extent(figure(LEAF_CENTRE), figure(LEAF_ALONG));
+    LeafOfLimbs.Extent extent(GrowingLimb wood) {
+        return wood.extent(tree.facts().knowledge());
     }
 
     /** Highest point of what stands of its limbs, shoots left out, m. */

@@ -2,19 +2,15 @@ package org.diligentbough.core.outlook;
 
 import java.util.List;
 import java.util.OptionalDouble;
+import org.diligentbough.core.knowledge.Knowledge;
 import org.diligentbough.core.light.Leaf;
+import org.diligentbough.core.light.LeafOfLimbs;
 import org.diligentbough.core.survey.CrownShares;
 import org.diligentbough.core.survey.Limb;
 import org.diligentbough.core.survey.Point;
 
 /** One limb as the years go by. */
 final class GrowingLimb {
-    /** What is cut back to a bud or two has some leaf still. */
-    private static final double SHORTEST_M = 0.05;
-
-    /** How far, 0 to 1, leaf of a shortened limb still hangs as it did when the limb was whole. */
-    private static final double AS_IT_DID = 0.2;
-
     /** Where it stands in the list of all. */
     final int index;
 
@@ -95,7 +91,8 @@ final class GrowingLimb {
                 List.of(),
                 limb.overTarget(),
                 OptionalDouble.empty(),
-                limb.buds());
+                limb.buds(),
+                limb.grownM());
     }
 
     boolean stands() {
@@ -112,7 +109,7 @@ final class GrowingLimb {
     }
 
     /** Part of its leaf, 0 to 1, beyond a place of which the limb stands further out. */
-    double leafBeyond(double alongM, Extent extent) {
+    double leafBeyond(double alongM, LeafOfLimbs.Extent extent) {
         return shortened()
                 ? Math.min(1, (lengthM - alongM) / (extent.toM() - extent.fromM()))
                 : Math.min(1, CrownShares.ownShareBeyond(asNow(), alongM));
@@ -124,41 +121,15 @@ final class GrowingLimb {
         keptLengthM = lengthM;
     }
 
-    /** The length as of which its leaf hangs, m: about what is left of a shortened limb, a little as it did before. */
-    private double hangsAsOf() {
-        return lengthM + AS_IT_DID * (reachM - lengthM);
-    }
-
-    /** From where to where along it its leaf stands, m from its base. */
-    record Extent(double fromM, double toM) {
-        double middleM() {
-            return (fromM + toM) / 2;
-        }
-
-        double halfM() {
-            return (toM - fromM) / 2;
-        }
-    }
-
-    /**
-     * What is left of a shortened limb keeps its leaf where it is; a stub carries it about its end.
-     *
-     * @param centre middle of the leaf of a whole limb, as a share of its length
-     * @param along half its extent, as such a share
-     */
-    Extent extent(double centre, double along) {
-        double toM = Math.max(SHORTEST_M, (centre + along) * lengthM);
-        return new Extent(Math.min((centre - along) * hangsAsOf(), toM / 2), toM);
+    /** Where its leaf stands. */
+    LeafOfLimbs.Extent extent(Knowledge knowledge) {
+        return LeafOfLimbs.extent(lengthM, Math.max(reachM, limb.wholeM()), knowledge);
     }
 
     /** Its leaf about a middle; what it gains in length makes it no wider, so that it hangs closer. */
     Leaf leaf(Point middle, double halfAlongM, double acrossShare) {
         Point foot = new Point(0, 0, 0);
         return new Leaf(
-                middle,
-                foot.towards(limb.azimuthDeg(), angleDeg, 1),
-                halfAlongM,
-                acrossShare * Math.max(SHORTEST_M, Math.min(hangsAsOf(), limb.lengthM())),
-                leafM2);
+                middle, foot.towards(limb.azimuthDeg(), angleDeg, 1), halfAlongM, acrossShare * limb.wholeM(), leafM2);
     }
 }

@@ -23,6 +23,7 @@ import java.util.stream.Stream;
  * @param overTarget what would be hit if it fell
  * @param brokenAtM where it is broken, m from its base; empty where it is not or nobody said
  * @param buds on a shoot; empty where nobody looked
+ * @param grownM how long it was before it was shortened, metres; empty where it never was
  */
 public record Limb(
         String id,
@@ -40,7 +41,8 @@ public record Limb(
         List<Fault> faults,
         Optional<OverTarget> overTarget,
         OptionalDouble brokenAtM,
-        Optional<Buds> buds) {
+        Optional<Buds> buds,
+        OptionalDouble grownM) {
 
     /** What buds a shoot carries, the best where it carries several: a double has a flower beside a leaf, a triple two. */
     public enum Buds {
@@ -61,7 +63,10 @@ public record Limb(
         }
     }
 
-    /** The same limb with another length in metres, angle in degrees above level, leafiness and faults. */
+    /**
+     * The same limb with another length in metres, angle in degrees above level, leafiness and faults. Where it is shorter now, what
+     * is left of it keeps its leaf where it grew.
+     */
     public Limb as(double newLengthM, double newAngleDeg, double newLeafiness, List<Fault> newFaults) {
         return new Limb(
                 id,
@@ -79,7 +84,13 @@ public record Limb(
                 newFaults,
                 overTarget,
                 brokenAtM,
-                buds);
+                buds,
+                newLengthM < lengthM ? OptionalDouble.of(wholeM()) : grownM);
+    }
+
+    /** How long it is, or was before it was shortened, metres. */
+    public double wholeM() {
+        return Math.max(lengthM, grownM.orElse(lengthM));
     }
 
     public boolean has(FaultKind kind) {

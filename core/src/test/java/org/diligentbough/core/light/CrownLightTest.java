@@ -64,6 +64,32 @@ class CrownLightTest {
     }
 
     @Test
+    void whatStaysIsToldByItselfAndGainsWhenTheRestGoes() {
+        List<String> above = List.of("one", "two", "three", "four");
+        SurveyBuilder tree = new SurveyBuilder()
+                .limb("low", limb -> limb.azimuth(180).angle(0).origin(1.2).fruiting(1));
+        for (int i = 0; i < above.size(); i++) {
+            double heightM = 1.6 + 0.4 * i;
+            tree.limb(above.get(i), limb -> limb.azimuth(180)
+                    .angle(0)
+                    .origin(heightM)
+                    .diameter(14)
+                    .fruiting(1));
+        }
+        CrownLight today = light(tree);
+        Branching branching = new Branching(tree.limbs);
+        LivingCrown crown = new LivingCrown(branching, new CrownShares(branching));
+        assertThat(today.inLight(crown)).isEqualTo(today.inLight());
+        above.forEach(limb -> crown.remove(branching.get(limb)));
+        double low = today.inLight(crown).orElseThrow();
+        CrownLight alone = light(new SurveyBuilder()
+                .limb("low", limb -> limb.azimuth(180).angle(0).origin(1.2).fruiting(1)));
+        // Less of what stays is in light than of all; with the upper ones gone it has more.
+        assertThat(low).isLessThan(today.inLight().orElseThrow());
+        assertThat(alone.inLight().orElseThrow()).isGreaterThan(low);
+    }
+
+    @Test
     void takingTheUpperOffGivesTheLowerWhatItLackedAndCountsAsLetIn() {
         SurveyBuilder tree = twoStoreys();
         CrownLight light = light(tree);

@@ -175,6 +175,22 @@ class OutlookSampleTest {
                 .isGreaterThanOrEqualTo(0.95);
     }
 
+    /** Cutting lets light in: what a plan leaves of the fruiting wood has no less of it when the work is done, nearly always more. */
+    @Test
+    void whatAPlanLeavesHasMoreLightWhenItIsDone() {
+        List<Case> told = NEGLECTED.stream()
+                .filter(one -> one.evaluation().inLightAfterPlan().isPresent())
+                .toList();
+        // A limb cut to a short one has its leaf nearer the trunk, where a dense crown is darkest.
+        assertThat(part(told, one -> gained(one) > -0.02)).isGreaterThanOrEqualTo(0.95);
+        assertThat(part(told, one -> gained(one) > 0.02)).isGreaterThanOrEqualTo(0.8);
+    }
+
+    private static double gained(Case one) {
+        return one.evaluation().inLightAfterPlan().orElseThrow()
+                - one.evaluation().inLightOfWhatStays().orElseThrow();
+    }
+
     /** Nothing to be said of the light on stubs. */
     @Test
     void noLightIsToldAfterAPlanThatLeavesNoCrown() {

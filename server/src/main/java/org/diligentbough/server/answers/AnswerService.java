@@ -215,7 +215,10 @@ class AnswerService {
                 .filter(row -> trees.contains(row.treeId()))
                 .toList();
         return new LightSum(
-                mean(rows, LightRow::light), mean(rows, LightRow::inLight), mean(rows, LightRow::inLightAfter));
+                mean(rows, LightRow::light),
+                mean(rows, LightRow::inLight),
+                mean(rows, LightRow::inLightStaying),
+                mean(rows, LightRow::inLightAfter));
     }
 
     private static Double mean(List<LightRow> rows, Function<LightRow, Double> of) {

@@ -45,10 +45,11 @@ record AnswerView(
             int tookMinutes,
             Map<String, Integer> grades) {}
 
-    /** Means over the trees: of open-sky light, and of the fruiting wood in enough of it today and after the plans. */
+    /** Means over the trees: of open-sky light, and of the fruiting wood in enough of it: today, today of what the plans leave, after the plans. */
     record LightSum(
             @MayBeNull Double light,
             @MayBeNull Double inLight,
+            @MayBeNull Double inLightStaying,
             @MayBeNull Double inLightAfter) {}
 
     /** Wounds by what becomes of them, and how many are to be looked at. */

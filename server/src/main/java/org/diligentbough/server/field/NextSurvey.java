@@ -42,6 +42,9 @@ final class NextSurvey {
         if (limb.leafiness() < 1 || surveyed.hasNonNull("leafiness")) {
             surveyed.put("leafiness", hundredths(limb.leafiness()));
         }
+        if (limb.wholeM() > limb.lengthM()) {
+            surveyed.put("grownM", hundredths(limb.wholeM()));
+        }
         ArrayNode faults = surveyed.putArray("faults");
         limb.faults().forEach(fault -> {
             ObjectNode node = faults.addObject();

@@ -267,6 +267,7 @@ public class JudgementService {
                                 .count(),
                         orNull(light),
                         orNull(crown.inLight()),
+                        orNull(evaluation.inLightOfWhatStays()),
                         orNull(evaluation.inLightAfterPlan())),
                 upkeep);
         events.publishEvent(new Judged(treeId, evaluation));

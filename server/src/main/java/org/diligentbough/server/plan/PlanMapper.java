@@ -54,6 +54,7 @@ public interface PlanMapper {
      * @param why the first reason of its triage, worded
      * @param light mean over its limbs, of open-sky light; null where no limb was entered
      * @param inLight share of the fruiting wood in light, today and after the plan; null where nothing fruits
+     * @param inLightStaying the same today of the wood that the plan leaves
      */
     record JudgedRow(
             long treeId,
@@ -63,6 +64,7 @@ public interface PlanMapper {
             int urgentLimbs,
             Double light,
             Double inLight,
+            Double inLightStaying,
             Double inLightAfter) {}
 
     /** The ordinary cutting of a tree, person-minutes a year, when its plan is done. */
@@ -149,10 +151,10 @@ public interface PlanMapper {
     String judgeAlone(long treeId);
 
     @Insert("""
-            insert into tree_judgement (tree_id, good_until, why, triage, urgent_limbs, light, in_light, in_light_after,
-                                        upkeep_minutes, upkeep_season, upkeep_from)
+            insert into tree_judgement (tree_id, good_until, why, triage, urgent_limbs, light, in_light,
+                                        in_light_staying, in_light_after, upkeep_minutes, upkeep_season, upkeep_from)
             values (#{j.treeId}, #{j.goodUntil}, #{j.why,typeHandler=json}, #{j.triage}, #{j.urgentLimbs}, #{j.light}, #{j.inLight},
-                    #{j.inLightAfter}, coalesce(#{upkeep.minutes}, 0), #{upkeep.season}, #{upkeep.fromYear})
+                    #{j.inLightStaying}, #{j.inLightAfter}, coalesce(#{upkeep.minutes}, 0), #{upkeep.season}, #{upkeep.fromYear})
             """)
     int judged(@Param("j") JudgedRow judged, @Param("upkeep") UpkeepRow upkeep);
 

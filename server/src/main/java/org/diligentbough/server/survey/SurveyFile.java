@@ -123,7 +123,8 @@ public record SurveyFile(
             List<FaultFile> faults,
             String overTarget,
             Double brokenAtM,
-            String buds) {}
+            String buds,
+            Double grownM) {}
 
     /** One thing wrong with a limb. */
     public record FaultFile(String kind, String with, String disease) {}

@@ -167,7 +167,8 @@ public final class SurveyMapping {
                 orEmpty(limb.faults()).stream().map(SurveyMapping::fault).toList(),
                 code(OverTarget.class, limb.overTarget()),
                 number(limb.brokenAtM()),
-                code(Limb.Buds.class, limb.buds()));
+                code(Limb.Buds.class, limb.buds()),
+                number(limb.grownM()));
     }
 
     private static Fault fault(FaultFile fault) {

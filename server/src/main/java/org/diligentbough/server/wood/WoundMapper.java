@@ -128,10 +128,10 @@ public interface WoundMapper {
             @Param("worst") String worst);
 
     /** Light of a tree today and when its plan is done; null where nothing fruits. */
-    record LightRow(Long treeId, Double light, Double inLight, Double inLightAfter) {}
+    record LightRow(Long treeId, Double light, Double inLight, Double inLightStaying, Double inLightAfter) {}
 
     @Select("""
-            select j.tree_id, j.light, j.in_light, j.in_light_after
+            select j.tree_id, j.light, j.in_light, j.in_light_staying, j.in_light_after
             from tree_judgement j join tree t on t.id = j.tree_id where t.site_id = #{siteId}
             """)
     List<LightRow> lightAt(long siteId);
