@@ -193,7 +193,7 @@ function Pictures({
           says={
             took === 0
               ? 'Nothing was logged yet.'
-              : `${minutes(took)} of work logged where ${minutes(reckoned)} were reckoned, on ${counted(
+              : `In all ${minutes(took)} of work were logged where ${minutes(reckoned)} were reckoned, on ${counted(
                   worked.reduce((sum, year) => sum + year.cuts, 0),
                   'cut',
                 )}.`
@@ -421,7 +421,7 @@ function Learned({ siteId, of }: { siteId: number; of: Answer }) {
           id="always"
           className="no-print mb-2"
           label="Always go by what your records teach: looked at once a day, each change in the history"
-          checked={of.always}
+          checked={always.isPending ? always.variables : of.always}
           disabled={always.isPending}
           onChange={(e) => always.mutate(e.target.checked)}
         />

@@ -112,6 +112,35 @@ class AnswerJourney {
     }
 
     @Test
+    void fruitsAreCountedAtTheTreeAndToldHowManyToLeave() {
+        String site = DemoJourney.demo("kilnfield.json", "Kilnfield that is thinned");
+        long tree = TestServer.get("/api" + site + "/trees?q=K-05")
+                .expect(200)
+                .at("/trees/0/id")
+                .longValue();
+        try (Browser browser = new Browser()) {
+            browser.phone();
+            browser.open(site);
+            browser.iAm("Tamsin Oke");
+            browser.open(site + "/trees/" + tree + "?pane=fruit");
+            browser.number("Counted on the tree", "600");
+            Locator box = browser.part("Crop load");
+            assertThat(box).containsText(Pattern.compile("Take off \\d+ to \\d+"));
+            browser.press("Keep the count");
+            assertThat(box).containsText(Pattern.compile("600 fruits counted, .* reckoned, nothing picked yet"));
+            browser.open(site + "/thinning");
+            Locator row = browser.part("Apple").locator("tr").filter(new Locator.FilterOptions().setHasText("K-05"));
+            assertThat(row).containsText("600");
+            assertThat(browser.page.pdf().length).isGreaterThan(10_000);
+            browser.open(site + "/trees/" + tree + "?pane=fruit");
+            browser.page.getByLabel("Let go of the count").click();
+            assertThat(box).not().containsText("600 fruits counted");
+            browser.axe();
+            assertThat(browser.errors()).isEmpty();
+        }
+    }
+
+    @Test
     void theAnswerOfTheDemoIsReadAndPrinted() {
         String site = DemoJourney.demo("kilnfield.json", "Kilnfield that answers");
         try (Browser browser = new Browser()) {
@@ -125,6 +154,17 @@ class AnswerJourney {
             byte[] paper = browser.page.pdf();
             assertThat(paper.length).isGreaterThan(20_000);
             browser.axe();
+            browser.page.getByLabel("Of which trees").selectOption("kind:plum");
+            assertThat(browser.page.getByText("plum alone")).isVisible();
+            assertThat(browser.part("What cutting did for the fruit")).containsText("Too little to tell");
+            browser.page.getByLabel("Always go by what your records teach").check();
+            Locator shoots = browser.part("Learned from your own records")
+                    .locator("tr")
+                    .filter(new Locator.FilterOptions().setHasText("Upright shoots"));
+            assertThat(shoots.getByText("Go by yours")).hasCount(0);
+            browser.open(site + "/figures");
+            assertThat(browser.page.getByText(Pattern.compile("^apple ")).first())
+                    .isVisible();
             assertThat(browser.errors()).isEmpty();
         }
     }
