@@ -14,29 +14,27 @@ const MOST = 100_000;
 const HOLDS: Record<string, string> = { thin: 'thin it', prop: 'prop it' };
 
 /** How many fruits to leave, as a range with its grounds; limbs that would break; and why there was little. */
-export function CropBox({ tree, today }: { tree: Tree; today: string }) {
+export function CropBox({ tree }: { tree: Tree }) {
   const [counted, setCounted] = useState<number>();
   const crop = useCrop(tree.id, counted);
   const keep = useKeepCount(tree.id);
   const drop = useDropCount(tree.id);
   const add = useAddTask(tree.siteId);
   if (!crop.data) return <Loading error={crop.error} />;
-  const { grounds, least, most, thinLeast, thinMost, limbs, why, whyYear, reckoned } = crop.data;
-  const keptThisYear = reckoned.find((one) => one.year === Number(today.slice(0, 4)))?.counted;
-  const thin = () => {
-    const year = Number(today.slice(0, 4)) + (today.slice(5) > '08-01' ? 1 : 0);
-    return add.mutateAsync({
+  const { grounds, least, most, thinLeast, thinMost, limbs, why, whyYear, reckoned, when } = crop.data;
+  const bent = limbs.filter((limb) => limb.holds && HOLDS[limb.holds]);
+  const thin = () =>
+    add.mutateAsync({
       kind: 'thin',
       title: `Thin ${tree.data.tag}: leave ${least} to ${most} fruits`,
       treeId: tree.id,
-      opens: year + '-06-20',
-      closes: year + '-07-20',
+      opens: when.opens,
+      closes: when.closes,
       minutes: Math.max(10, crop.data.minutes),
       people: 1,
       kit: [],
       note: crop.data.how,
     });
-  };
   return (
     <section aria-label="Crop load" className="my-3">
       <h3>How many to leave</h3>
@@ -55,7 +53,7 @@ export function CropBox({ tree, today }: { tree: Tree; today: string }) {
           step={50}
           max={MOST}
         />
-        {counted !== undefined && counted !== keptThisYear && (
+        {counted !== undefined && (
           <May siteId={tree.siteId} roles={HELP}>
             <Button
               size="sm"
@@ -113,13 +111,23 @@ export function CropBox({ tree, today }: { tree: Tree; today: string }) {
           ))}
         </ul>
       )}
-      {limbs.length > 0 && (
+      {limbs.length > 1 && (
+        <details className="mb-2">
+          <summary>By limb</summary>
+          <ul className="list-unstyled mb-0">
+            {limbs.map((limb) => (
+              <li key={limb.limb}>
+                {limb.limb}: {limb.least} to {limb.most}
+                {limb.kilos != null && ', ' + kilos(limb.kilos)}
+              </li>
+            ))}
+          </ul>
+        </details>
+      )}
+      {bent.length > 0 && (
         <p>
           Under such a crop these limbs are bent to more than a quarter of what breaks them:{' '}
-          {limbs
-            .map((limb) => `${limb.limb} (${kilos(limb.kilos)}): ${HOLDS[limb.holds] ?? limb.holds}`)
-            .join(', ')}
-          .
+          {bent.map((limb) => `${limb.limb} (${kilos(limb.kilos!)}): ${HOLDS[limb.holds!]}`).join(', ')}.
         </p>
       )}
       {why.length > 0 && (

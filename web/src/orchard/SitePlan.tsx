@@ -1,4 +1,4 @@
-import { KeyboardEvent, MouseEvent, useEffect, useRef, useState } from 'react';
+import { KeyboardEvent, MouseEvent, useDeferredValue, useEffect, useRef, useState } from 'react';
 import type { SiteLight, Tree } from '../api/client';
 import { usePlanView, type InView } from './planView';
 import { type Moved, useMoved } from './useMoved';
@@ -78,7 +78,7 @@ export function SitePlan({
   const text = Math.max(view.width / 52, view.height / 38, (view.width * LEAST_TEXT_PX) / wide);
   const bar = view.width > 60 ? 20 : view.width > 30 ? 10 : view.width > 8 ? 5 : 1;
   // The picked tree lies on top: it can be taken hold of wherever crowns overlap.
-  const drawn = trees
+  const drawn = (useAfterFirst() ? trees : [])
     .filter((tree) => touches(tree, view, west, north))
     .sort((one, other) => Number(one.id === picked) - Number(other.id === picked));
   const tagged = roomForTags(drawn, picked, text);
@@ -175,6 +175,9 @@ export function SitePlan({
     </div>
   );
 }
+
+/** Not yet when the page is first laid out: a slow phone shows the register first, and the trees a moment later. */
+const useAfterFirst = () => useDeferredValue(true, false);
 
 /** Whose tags can be read: those that lie on no other, the picked tree's before all. */
 function roomForTags(trees: Tree[], picked: number | undefined, text: number): Set<number> {

@@ -127,7 +127,7 @@ export function Bench({ tree, judgement }: { tree: Tree; judgement: Judgement })
           {pane === 'fruit' && (
             <>
               <FruitPart treeId={treeId} siteId={tree.siteId} entering />
-              <CropBox tree={tree} today={judgement.today} />
+              <CropBox tree={tree} />
             </>
           )}
           {pane === 'story' && (

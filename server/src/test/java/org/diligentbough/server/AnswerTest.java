@@ -38,6 +38,7 @@ class AnswerTest {
                 .findFirst()
                 .orElseThrow();
         assertThat(proposal.get("now").doubleValue()).isEqualTo(6);
+        JsonNode aheadBefore = get("/api/trees/" + tree + "/outlook").expect(200);
         JsonNode accepted = post("/api/sites/" + site + "/learned", "{\"figure\": \"outlook-shoots\"}")
                 .expect(200);
         JsonNode again = accepted.get("proposals")
@@ -51,6 +52,9 @@ class AnswerTest {
                 .as("what was learned is not learned again")
                 .isEqualTo(proposal.get("value").doubleValue());
         assertThat(get("/api/sites/" + site + "/figures").text()).contains("learned from 1 of the orchard");
+        TestServer.judged();
+        JsonNode ahead = get("/api/trees/" + tree + "/outlook").expect(200);
+        assertThat(ahead).as("the years ahead go by what was learned").isNotEqualTo(aheadBefore);
         post("/api/sites/" + site + "/learned", "{\"figure\": \"green-density\"}")
                 .expect(422);
     }

@@ -63,6 +63,35 @@ class CropTest {
     }
 
     @Test
+    void itsLimbsShareTheCropByTheirWoodAndHowFruitfulItIs() {
+        JsonNode crop = get(at + "/crop").expect(200);
+        JsonNode limbs = crop.get("limbs");
+        // A, shortened, B and C bear; D is dead.
+        assertThat(limbs.valueStream().map(one -> one.get("limb").stringValue()))
+                .containsExactly("A", "B", "C");
+        int most =
+                limbs.valueStream().mapToInt(one -> one.get("most").intValue()).sum();
+        assertThat(most).isCloseTo(crop.get("most").intValue(), within(2));
+        assertThat(limbs.at("/1/most").intValue())
+                .isGreaterThan(limbs.at("/2/most").intValue());
+        assertThat(limbs.at("/1/kilos").isNull())
+                .as("no weight of a fruit is known")
+                .isTrue();
+        fruit(2026, 4, 6, 60);
+        JsonNode weighed = get(at + "/crop").expect(200).get("limbs");
+        assertThat(weighed.at("/1/kilos").doubleValue()).isGreaterThan(0);
+        assertThat(weighed.at("/1/holds").stringValue()).isIn("fine", "thin", "prop");
+    }
+
+    @Test
+    void itIsThinnedAfterTheNaturalDropOfItsYear() {
+        JsonNode when = get(at + "/crop").expect(200).get("when");
+        LocalDate opens = LocalDate.parse(when.get("opens").stringValue());
+        assertThat(opens).isBetween(LocalDate.of(2027, 5, 15), LocalDate.of(2027, 7, 25));
+        assertThat(LocalDate.parse(when.get("closes").stringValue())).isEqualTo(opens.plusDays(30));
+    }
+
+    @Test
     void theTableSaysWhatTheTreeSays() {
         TestServer.tree(cut.site(), "A-2");
         put(at + "/crop", "{\"counted\": 5000}").expect(200);

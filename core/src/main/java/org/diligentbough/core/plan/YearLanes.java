@@ -156,9 +156,9 @@ final class YearLanes {
         return tree.vigour().filter(Vigour.RANK::equals).isPresent() || checked(year);
     }
 
-    /** Whether growth that a cut too hard has called up is to be checked in a year. */
+    /** Whether growth that a cut too hard has called up is to be checked in a year; not where people set the allowance. */
     private boolean checked(PruningYear year) {
-        return facts.tree().noted().answeredHard().isPresent() && year.equals(first());
+        return facts.yearAllowance() < facts.usualAllowance() && year.equals(first());
     }
 
     private static boolean best(Window window) {

@@ -95,7 +95,7 @@ class AnswerService {
         RecordAnswer answer = RecordAnswer.of(told.records(), answers);
         return new AnswerView(
                 now.getYear(),
-                choices(all.known(), tree -> tree.species()),
+                choices(all.known(), TreeRow::species),
                 choices(all.known(), TreeRow::groupName),
                 years(site, told),
                 light(siteId, told),

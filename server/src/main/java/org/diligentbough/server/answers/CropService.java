@@ -4,7 +4,6 @@ import jakarta.validation.constraints.Max;
 import jakarta.validation.constraints.Min;
 import jakarta.validation.constraints.NotNull;
 import java.time.LocalDate;
-import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
@@ -20,6 +19,9 @@ import org.diligentbough.core.fruit.Girths;
 import org.diligentbough.core.knowledge.Codes;
 import org.diligentbough.core.light.LeafOfLimbs;
 import org.diligentbough.core.orchard.Species;
+import org.diligentbough.core.season.GrowthStage;
+import org.diligentbough.core.season.PruningYear;
+import org.diligentbough.core.season.Stages;
 import org.diligentbough.core.survey.Branching;
 import org.diligentbough.core.survey.Limb;
 import org.diligentbough.core.survey.Survey;
@@ -30,12 +32,14 @@ import org.diligentbough.server.answers.CropView.CropGround;
 import org.diligentbough.server.answers.CropView.LimbLoadView;
 import org.diligentbough.server.answers.CropView.ReckonedView;
 import org.diligentbough.server.answers.CropView.ThinRow;
+import org.diligentbough.server.answers.CropView.ThinWindow;
 import org.diligentbough.server.answers.Histories.Known;
 import org.diligentbough.server.figures.SiteRules;
 import org.diligentbough.server.judgement.JudgementService;
 import org.diligentbough.server.orchard.OrchardService;
 import org.diligentbough.server.orchard.SiteMapper.SiteRow;
 import org.diligentbough.server.orchard.TreeMapper.TreeRow;
+import org.diligentbough.server.season.SiteSeasons;
 import org.diligentbough.server.shared.CurrentPerson;
 import org.diligentbough.server.shared.History;
 import org.diligentbough.server.shared.History.About;
@@ -52,10 +56,13 @@ class CropService {
             List.of("apple", "pear", "quince", "peach", "nectarine", "plum", "apricot");
 
     private static final int MOST_FRUITS = 100_000;
+    /** Fruit that is thinned later no longer grows larger for it (common practice, no source). */
+    private static final int THIN_WITHIN_DAYS = 30;
 
     private final Histories histories;
     private final JudgementService judgement;
     private final FruitCauses causes;
+    private final SiteSeasons seasons;
     private final CropMapper mapper;
     private final OrchardService orchard;
     private final SiteRules rules;
@@ -68,6 +75,7 @@ class CropService {
             Histories histories,
             JudgementService judgement,
             FruitCauses causes,
+            SiteSeasons seasons,
             CropMapper mapper,
             OrchardService orchard,
             SiteRules rules,
@@ -78,6 +86,7 @@ class CropService {
         this.histories = histories;
         this.judgement = judgement;
         this.causes = causes;
+        this.seasons = seasons;
         this.mapper = mapper;
         this.orchard = orchard;
         this.rules = rules;
@@ -99,7 +108,7 @@ class CropService {
         Evaluation evaluation = judgement.now(treeId);
         Known known = histories.of(tree, now);
         List<CropRow> kept = mapper.ofTree(treeId);
-        Integer seen = counted == null ? countedIn(kept, now.getYear()) : counted;
+        Integer seen = counted == null ? countedIn(kept, cropYear(site, now)) : counted;
         CropLoad.Advice advice = advice(
                 ofSite,
                 site,
@@ -108,7 +117,7 @@ class CropService {
                 now,
                 seen,
                 evaluation.tree().triage());
-        int whyYear = known.fruit().stream().mapToInt(FruitYear::year).max().orElse(now.getYear() - 1);
+        int whyYear = known.fruit().stream().mapToInt(FruitYear::year).max().orElse(cropYear(site, now) - 1);
         return new CropView(
                 advice.grounds().stream()
                         .map(one -> new CropGround(
@@ -125,7 +134,8 @@ class CropService {
                 (int) Math.ceil(advice.minutes()),
                 orNull(advice.kilos()),
                 how(tree),
-                limbs(new CropLoad(ofSite.knowledge()), evaluation, advice.kilos()),
+                thinning(site, tree, now),
+                limbs(new CropLoad(ofSite.knowledge()), evaluation, advice),
                 kept.stream()
                         .map(one -> new ReckonedView(
                                 one.year(),
@@ -138,6 +148,11 @@ class CropService {
                 whyYear,
                 causes.why(
                         site, tree, ofSite, known, evaluation, ofSite.taken(known.surveys(), known.done()), whyYear));
+    }
+
+    /** The year by which the crop goes that hangs on a tree, as pickings do: what is counted after picking is the next one's. */
+    private static int cropYear(SiteRow site, LocalDate day) {
+        return PruningYear.of(day, site.latitude() < 0).year();
     }
 
     private static Integer countedIn(List<CropRow> kept, int year) {
@@ -170,7 +185,7 @@ class CropService {
                 .mapToDouble(Double::doubleValue)
                 .average();
         double thisYear = ofSite.taken(known.surveys(), known.done()).stream()
-                .filter(year -> year.pruningYear() == now.getYear())
+                .filter(year -> year.pruningYear() == cropYear(site, now))
                 .mapToDouble(TreeRecord.Taken::share)
                 .sum();
         // What was recorded for apples holds for apples; of other kinds leaf alone speaks.
@@ -184,6 +199,19 @@ class CropService {
                         state == Triage.REST,
                         counted == null ? OptionalInt.empty() : OptionalInt.of(counted),
                         fruitG);
+    }
+
+    /** When its fruit is thinned: after the natural drop, or by the middle of summer where that is not reckoned. */
+    private ThinWindow thinning(SiteRow site, TreeRow tree, LocalDate now) {
+        Stages stages = seasons.stagesOf(site, tree.species(), now);
+        LocalDate opens = stages.of(GrowthStage.FRUIT_DROP.bbch(), cropYear(site, now))
+                .map(Stages.Stage::reached)
+                .orElseGet(() -> midsummer(site, now));
+        return new ThinWindow(opens, opens.plusDays(THIN_WITHIN_DAYS));
+    }
+
+    private static LocalDate midsummer(SiteRow site, LocalDate now) {
+        return LocalDate.of(cropYear(site, now), site.latitude() < 0 ? 12 : 6, 21);
     }
 
     private String how(TreeRow tree) {
@@ -202,14 +230,13 @@ class CropService {
     public CropView keep(long treeId, CropCount count) {
         long who = person.id();
         TreeRow tree = orchard.tree(treeId);
-        LocalDate now = today.in(orchard.site(tree.siteId()).zone());
+        SiteRow site = orchard.site(tree.siteId());
+        LocalDate now = today.in(site.zone());
+        int year = cropYear(site, now);
         CropView told = crop(treeId, count.counted());
         List<CropRow> before = mapper.ofTree(treeId);
-        mapper.keep(treeId, now.getYear(), count.counted(), told.kilos(), now, who);
-        history.changed(
-                new About("crop", now.getYear(), tree.siteId(), treeId),
-                new CropCount(countedIn(before, now.getYear())),
-                count);
+        mapper.keep(treeId, year, count.counted(), told.kilos(), now, who);
+        history.changed(new About("crop", year, tree.siteId(), treeId), new CropCount(countedIn(before, year)), count);
         return crop(treeId, null);
     }
 
@@ -245,7 +272,7 @@ class CropService {
 
     private ThinRow thin(Rulebook ofSite, SiteRow site, Known known, List<CropRow> kept, LocalDate now) {
         TreeRow tree = known.tree();
-        Integer counted = countedIn(kept, now.getYear());
+        Integer counted = countedIn(kept, cropYear(site, now));
         Triage state = tree.triage() == null
                 ? Triage.MAINTAIN
                 : Codes.parse(Triage.class, tree.triage()).orElseThrow();
@@ -279,29 +306,33 @@ class CropService {
         return value.isPresent() ? (int) Math.round(value.getAsDouble()) : null;
     }
 
-    /** The main limbs under their share of the crop, those that do not hold it. */
-    private static List<LimbLoadView> limbs(CropLoad load, Evaluation evaluation, OptionalDouble kilos) {
-        if (kilos.isEmpty()) {
-            return List.of();
-        }
+    /** Every bearing limb with its part of the crop, in the order of the survey; whether it holds it where a weight is known. */
+    private static List<LimbLoadView> limbs(CropLoad load, Evaluation evaluation, CropLoad.Advice advice) {
         List<Limb> bearing = evaluation.facts().survey().limbs().stream()
                 .filter(evaluation.facts().branching()::living)
+                .filter(limb -> bears(evaluation, limb) > 0)
                 .toList();
-        double whole = bearing.stream()
-                .mapToDouble(limb ->
-                        evaluation.facts().shares().own(limb) * limb.fruiting().orElse(1))
-                .sum();
-        List<LimbLoadView> found = new ArrayList<>();
-        for (Limb limb : bearing) {
-            double part =
-                    evaluation.facts().shares().own(limb) * limb.fruiting().orElse(1) / Math.max(1e-9, whole);
-            CropLoad.Loaded loaded = load.loaded(limb, part * kilos.getAsDouble());
-            if (loaded.holds() != CropLoad.Holds.FINE) {
-                found.add(new LimbLoadView(limb.id(), loaded.kilos(), loaded.ofStrength(), Codes.of(loaded.holds())));
-            }
-        }
-        found.sort(Comparator.comparingDouble(LimbLoadView::ofStrength).reversed());
-        return found;
+        double whole =
+                bearing.stream().mapToDouble(limb -> bears(evaluation, limb)).sum();
+        return bearing.stream()
+                .map(limb -> {
+                    double part = bears(evaluation, limb) / whole;
+                    OptionalDouble kilos = advice.kilos();
+                    CropLoad.Loaded loaded = load.loaded(limb, part * kilos.orElse(0));
+                    return new LimbLoadView(
+                            limb.id(),
+                            (int) Math.round(part * advice.least()),
+                            (int) Math.round(part * advice.most()),
+                            kilos.isPresent() ? loaded.kilos() : null,
+                            kilos.isPresent() ? loaded.ofStrength() : null,
+                            kilos.isPresent() ? Codes.of(loaded.holds()) : null);
+                })
+                .toList();
+    }
+
+    /** What of the crop hangs on a limb's own wood, by how fruitful it is; in whatever unit. */
+    private static double bears(Evaluation evaluation, Limb limb) {
+        return evaluation.facts().shares().own(limb) * limb.fruiting().orElse(1);
     }
 
     private String say(String code) {

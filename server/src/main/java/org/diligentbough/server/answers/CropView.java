@@ -12,6 +12,7 @@ import org.diligentbough.server.shared.MayBeNull;
  * @param thinLeast to take off of those counted; null where nobody counted
  * @param kilos to expect of what is left; null where no weight of a fruit is known
  * @param how far apart, and when
+ * @param when its fruit is thinned, by what is known of the year
  * @param reckoned what crops were reckoned to before they were picked, the first year first
  */
 record CropView(
@@ -24,6 +25,7 @@ record CropView(
         int minutes,
         @MayBeNull Double kilos,
         String how,
+        ThinWindow when,
         List<LimbLoadView> limbs,
         List<ReckonedView> reckoned,
         int whyYear,
@@ -32,8 +34,24 @@ record CropView(
     /** One ground for a number of fruits. */
     record CropGround(String ground, String text, int least, int most) {}
 
-    /** A limb that its fruit would be too much for: thin or prop. */
-    record LimbLoadView(String limb, double kilos, double ofStrength, String holds) {}
+    /**
+     * A limb and its part of the crop.
+     *
+     * @param least fruits to leave on it
+     * @param kilos at ripeness; null, as what follows, where no weight of a fruit is known
+     * @param ofStrength stress at its base by what it may bear
+     * @param holds fine, thin or prop
+     */
+    record LimbLoadView(
+            String limb,
+            int least,
+            int most,
+            @MayBeNull Double kilos,
+            @MayBeNull Double ofStrength,
+            @MayBeNull String holds) {}
+
+    /** From when until when. */
+    record ThinWindow(LocalDate opens, LocalDate closes) {}
 
     /** A year's crop as it was reckoned by the fruits counted, and what was picked, kg; null where that is not known. */
     record ReckonedView(

@@ -17,7 +17,7 @@ interface LearningMapper {
     @Select("select exists (select from learning where site_id = #{siteId})")
     boolean always(long siteId);
 
-    @Select("select site_id, always_by, looked_on from learning order by site_id for update")
+    @Select("select site_id, always_by, looked_on from learning order by site_id")
     List<AlwaysRow> all();
 
     @Insert("insert into learning (site_id, always_by) values (#{siteId}, #{person}) on conflict do nothing")

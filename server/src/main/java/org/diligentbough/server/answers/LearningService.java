@@ -2,6 +2,8 @@ package org.diligentbough.server.answers;
 
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
+import java.math.BigDecimal;
+import java.math.MathContext;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Map;
@@ -25,15 +27,21 @@ import org.diligentbough.server.shared.History.About;
 import org.diligentbough.server.shared.MayBeNull;
 import org.diligentbough.server.shared.ProblemException;
 import org.diligentbough.server.shared.Today;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import org.springframework.transaction.support.TransactionTemplate;
 
 /** The numbers that a site's own records teach: proposed, taken over by hand, or always where the site chooses so. */
 @Service
 class LearningService {
+    private static final Logger LOG = LoggerFactory.getLogger(LearningService.class);
     /** What differs by less is not worth judging every tree anew for (own assumption). */
     private static final double WORTH_IT = 0.02;
+
+    private static final int SHOWN_DIGITS = 3;
 
     private final SiteRecords records;
     private final LearningMapper mapper;
@@ -42,6 +50,7 @@ class LearningService {
     private final Rulebook shipped;
     private final CurrentPerson person;
     private final History history;
+    private final TransactionTemplate transaction;
     private final Today today;
 
     LearningService(
@@ -52,6 +61,7 @@ class LearningService {
             Rulebook shipped,
             CurrentPerson person,
             History history,
+            TransactionTemplate transaction,
             Today today) {
         this.records = records;
         this.mapper = mapper;
@@ -60,6 +70,7 @@ class LearningService {
         this.shipped = shipped;
         this.person = person;
         this.history = history;
+        this.transaction = transaction;
         this.today = today;
     }
 
@@ -139,7 +150,15 @@ class LearningService {
                 new FigureService.FigureChange(
                         now.changed(wanted.kind()).map(ChangedView::version).orElse(0L),
                         wanted.value(),
-                        "learned from " + wanted.cases() + " of the orchard’s own records"));
+                        "learned from " + wanted.cases() + " of the orchard’s own records, four times of five "
+                                + rounded(wanted.low()) + " to " + rounded(wanted.high())));
+    }
+
+    private static String rounded(double value) {
+        return BigDecimal.valueOf(value)
+                .round(new MathContext(SHOWN_DIGITS))
+                .stripTrailingZeros()
+                .toPlainString();
     }
 
     /** Has a site go by what it learns from now on, or only by what somebody takes over. */
@@ -166,14 +185,20 @@ class LearningService {
         mapper.looked(siteId, today.in(site.zone()));
     }
 
-    /** Looks once a day at what came in, in the name of whoever said that the site always goes by it. */
+    /**
+     * Looks once a day at what came in, in the name of whoever said that the site always goes by it. What fails at one site keeps no
+     * other from it, and is tried again with the next look.
+     */
     @Scheduled(initialDelay = 2, fixedDelay = 60, timeUnit = TimeUnit.MINUTES)
-    @Transactional
     public void learn() {
         for (LearningMapper.AlwaysRow one : mapper.all()) {
             LocalDate now = today.in(orchard.site(one.siteId()).zone());
             if (one.lookedOn() == null || one.lookedOn().isBefore(now)) {
-                person.as(one.alwaysBy(), () -> goByAll(one.siteId()));
+                try {
+                    transaction.executeWithoutResult(status -> person.as(one.alwaysBy(), () -> goByAll(one.siteId())));
+                } catch (RuntimeException e) {
+                    LOG.error("what site {} learns could not be taken over", one.siteId(), e);
+                }
             }
         }
     }
