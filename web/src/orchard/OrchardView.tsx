@@ -8,6 +8,7 @@ import { LEAD, May } from '../parts/May';
 import { ProblemAlert } from '../parts/ProblemAlert';
 import { State } from '../parts/State';
 import { date, metres, percent, words, Words } from '../parts/format';
+import { useAfterFirst } from '../parts/useAfterFirst';
 import { useTitle } from '../parts/useTitle';
 import { TodayBoard } from '../today/TodayBoard';
 import { DiseasePanel } from '../wood/DiseasePanel';
@@ -31,6 +32,9 @@ const COLUMNS = [
   ['light', 'In light'],
   ['surveyed', 'Surveyed'],
 ] as const;
+
+/** Rows of the register that a first screen holds. */
+const FIRST_SCREEN = 12;
 
 /** What the plan shows beside kinds and states, one at a time. */
 const LAYERS = [
@@ -260,6 +264,7 @@ function Register({
   grades: Map<number, TreeWood>;
 }) {
   const navigate = useNavigate();
+  const shown = useAfterFirst() ? trees : trees.slice(0, FIRST_SCREEN);
   if (trees.length === 0) return <p>Nothing here matches. Look for less, or show all.</p>;
   return (
     <div className="register-wrap" tabIndex={0} role="region" aria-label="Register of trees">
@@ -285,7 +290,7 @@ function Register({
           </tr>
         </thead>
         <tbody>
-          {trees.map((tree) => (
+          {shown.map((tree) => (
             <tr
               key={tree.id}
               className={tree.id === picked ? 'picked' : ''}

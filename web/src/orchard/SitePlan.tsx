@@ -1,5 +1,6 @@
-import { KeyboardEvent, MouseEvent, useDeferredValue, useEffect, useRef, useState } from 'react';
+import { KeyboardEvent, MouseEvent, useEffect, useRef, useState } from 'react';
 import type { SiteLight, Tree } from '../api/client';
+import { useAfterFirst } from '../parts/useAfterFirst';
 import { usePlanView, type InView } from './planView';
 import { type Moved, useMoved } from './useMoved';
 import { North, PlanKey, PlanPatterns, ScaleBar, Shade, spreadM, TooClose, TreeMark } from './planMarks';
@@ -175,9 +176,6 @@ export function SitePlan({
     </div>
   );
 }
-
-/** Not yet when the page is first laid out: a slow phone shows the register first, and the trees a moment later. */
-const useAfterFirst = () => useDeferredValue(true, false);
 
 /** Whose tags can be read: those that lie on no other, the picked tree's before all. */
 function roomForTags(trees: Tree[], picked: number | undefined, text: number): Set<number> {
