@@ -37,10 +37,10 @@ const show = () =>
     </StrictMode>,
   );
 
-const answered = Promise.all([firstAnswers(queries), routed]);
+const answered = firstAnswers(queries, routed);
 const begin = () => {
   showIn(unitsOf(currentPersonId()));
-  void answered.then(show, show);
+  void answered.finally(show);
 };
 
 // Who is at work is known before anything is shown, also after the battery was out.

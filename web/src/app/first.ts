@@ -21,10 +21,10 @@ const TAKEN: [RegExp, Take][] = [
 ];
 
 /**
- * Waits for what was asked for early, so that the first page is laid out once and whole: a slow phone takes as long for each
- * part that comes after.
+ * Waits for what was asked for early and for the view that was come to, so that the first page is laid out once and whole: a
+ * slow phone takes as long for each part that comes after.
  */
-export async function firstAnswers(queries: QueryClient): Promise<void> {
+export async function firstAnswers(queries: QueryClient, routed: Promise<void>): Promise<void> {
   const taken = Object.keys(globalThis.asked ?? {}).flatMap((path) =>
     TAKEN.flatMap(([pattern, take]) => {
       const found = pattern.exec(path);
@@ -32,5 +32,5 @@ export async function firstAnswers(queries: QueryClient): Promise<void> {
     }),
   );
   const enough = new Promise((done) => setTimeout(done, AT_MOST_MS));
-  await Promise.race([Promise.allSettled(taken), enough]);
+  await Promise.race([Promise.allSettled([...taken, routed]), enough]);
 }
