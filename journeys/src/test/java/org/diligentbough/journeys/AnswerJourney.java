@@ -5,8 +5,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
-import java.util.UUID;
 import java.util.regex.Pattern;
+import org.diligentbough.server.CutTree;
 import org.diligentbough.server.TestServer;
 import org.junit.jupiter.api.Test;
 
@@ -18,10 +18,7 @@ class AnswerJourney {
     void aHarvestDayWithoutSignalIsTheYearsFruit() {
         // South of the equator plums are ripe in February.
         String site = DemoJourney.demo("saltmarsh-row.json", "Saltmarsh by the basket");
-        long tree = TestServer.get("/api" + site + "/trees?q=S-4")
-                .expect(200)
-                .at("/trees/0/id")
-                .longValue();
+        long tree = tree(site, "S-4");
         try (Browser browser = new Browser()) {
             browser.phone();
             browser.open(site + "/walk");
@@ -51,6 +48,13 @@ class AnswerJourney {
         }
     }
 
+    private static long tree(String site, String tag) {
+        return TestServer.get("/api" + site + "/trees?q=" + tag)
+                .expect(200)
+                .at("/trees/0/id")
+                .longValue();
+    }
+
     private static void basket(Browser browser, String kilos) {
         browser.page.getByLabel(WEIGH).click();
         browser.number("On the scales", kilos);
@@ -60,28 +64,14 @@ class AnswerJourney {
 
     @Test
     void shootsAfterAHardCutChangeNextYearsPlanAndTeachTheNumbers() {
-        long site = TestServer.site("Shoot Field");
-        long tree = TestServer.tree(site, "S-1");
-        TestServer.post(
-                        "/api/trees/" + tree + "/surveys",
-                        TestServer.walkJson()
-                                .replaceFirst("\"surveyedOn\": \"[^\"]*\"", "\"surveyedOn\": \"2026-01-15\""))
-                .expect(201);
-        long who = TestServer.person("Corin Ashby", 1979);
-        long visit = TestServer.post("/api/trees/" + tree + "/visits", "{}")
-                .expect(201)
-                .get("visitId")
-                .longValue();
-        TestServer.post("/api/visits/" + visit + "/log", """
-                        {"key": "%s", "on": "2026-02-15", "minutes": 30, "people": [%d], "prunings": "chipped", "shoots": 0,
-                         "cuts": [{"limb": "A", "outcome": "other", "kind": "shorten", "alongM": 1.0, "diameterCm": 8.0, "wood": "sound"}]}
-                        """.formatted(UUID.randomUUID(), who))
-                .expect(201);
+        CutTree cut = CutTree.planted();
+        long site = cut.site();
+        long tree = cut.tree();
         try (Browser browser = new Browser()) {
             browser.phone();
             browser.open("/sites/" + site + "/looks");
             browser.iAm("Tamsin Oke");
-            browser.page.getByLabel("Look at A of S-1").click();
+            browser.page.getByLabel("Look at A of A-1").click();
             Locator form = browser.page.getByLabel("Look at A", new Page.GetByLabelOptions().setExact(true));
             form.getByText("closing", new Locator.GetByTextOptions().setExact(true))
                     .click();
@@ -98,7 +88,7 @@ class AnswerJourney {
             browser.open("/sites/" + site + "/trees/" + tree);
             assertThat(browser.page.locator("main")).containsText("may lose 15 % of its crown");
             browser.open("/sites/" + site + "/answer");
-            assertThat(browser.part("Shoots that answer cuts")).containsText("Cut too hard: S-1 in 2026");
+            assertThat(browser.part("Shoots that answer cuts")).containsText("Cut too hard: A-1 in 2026");
             Locator learned = browser.part("Learned from your own records");
             Locator shoots = learned.locator("tr").filter(new Locator.FilterOptions().setHasText("Upright shoots"));
             shoots.getByText("Go by yours").click();
@@ -114,10 +104,7 @@ class AnswerJourney {
     @Test
     void fruitsAreCountedAtTheTreeAndToldHowManyToLeave() {
         String site = DemoJourney.demo("kilnfield.json", "Kilnfield that is thinned");
-        long tree = TestServer.get("/api" + site + "/trees?q=K-05")
-                .expect(200)
-                .at("/trees/0/id")
-                .longValue();
+        long tree = tree(site, "K-05");
         try (Browser browser = new Browser()) {
             browser.phone();
             browser.open(site);

@@ -14,6 +14,20 @@ import org.diligentbough.core.survey.Survey;
  * it (from memory: Shinozaki et al. 1964), less what the side limbs carry. Dead wood and stubs carry none.
  */
 public final class LeafOfLimbs {
+    /** What is cut back to a bud or two has some leaf still, m. */
+    public static final double SHORTEST_M = 0.05;
+
+    /** From where to where along a limb its leaf stands, m from its base. */
+    public record Extent(double fromM, double toM) {
+        public double middleM() {
+            return (fromM + toM) / 2;
+        }
+
+        public double halfM() {
+            return (toM - fromM) / 2;
+        }
+    }
+
     private final Map<String, Leaf> leaves = new LinkedHashMap<>();
 
     public LeafOfLimbs(Branching branching, Knowledge knowledge) {
@@ -36,20 +50,6 @@ public final class LeafOfLimbs {
                             extent.halfM(),
                             knowledge.get(Figure.LEAF_ACROSS) * limb.wholeM(),
                             Math.max(0, perCm2 * carriedCm2(limb) - onSideLimbs)));
-        }
-    }
-
-    /** What is cut back to a bud or two has some leaf still, m. */
-    public static final double SHORTEST_M = 0.05;
-
-    /** From where to where along a limb its leaf stands, m from its base. */
-    public record Extent(double fromM, double toM) {
-        public double middleM() {
-            return (fromM + toM) / 2;
-        }
-
-        public double halfM() {
-            return (toM - fromM) / 2;
         }
     }
 

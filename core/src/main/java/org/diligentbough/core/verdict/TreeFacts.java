@@ -158,10 +158,14 @@ public final class TreeFacts {
         return less ? usualAllowance() * figure(Figure.LEARN_TOO_HARD_ALLOWANCE) : usualAllowance();
     }
 
+    /** Whether its main cut is made while dormant: of a trained tree it is not. */
+    boolean mainlyDormant() {
+        return traits.mainCutDormant() && !formWanted().trained();
+    }
+
     /** Part of a year's allowance, 0 to 1, that may come off in summer: less of a kind cut while dormant. */
     public double summerAllowance(double year) {
-        boolean dormantMain = traits.mainCutDormant() && !formWanted().trained();
-        return dormantMain ? Math.min(year, survey.site().policy().summerAllowance()) : year;
+        return mainlyDormant() ? Math.min(year, survey.site().policy().summerAllowance()) : year;
     }
 
     /** Share of the living crown that any pruning year may take, 0 to 1; 1 where the species has a rule of its own. */

@@ -236,8 +236,6 @@ public final class TreeJudge {
                     OptionalDouble.empty(), OptionalDouble.empty(), OptionalInt.empty(), List.of(facts.reason(why)));
         }
         double year = resting ? 0 : facts.yearAllowance();
-        boolean dormantMain =
-                facts.traits().mainCutDormant() && !facts.formWanted().trained();
         double summer = facts.summerAllowance(year);
         List<Reason> reasons = new ArrayList<>();
         Optional<Reason> own = facts.ownAllowance()
@@ -257,7 +255,7 @@ public final class TreeJudge {
                 .filter(hard -> own.isEmpty())
                 .ifPresent(hard ->
                         reasons.add(facts.reason(ReasonCode.ALLOWANCE_ANSWERED_HARD, hard.shoots(), hard.expected())));
-        if (dormantMain) {
+        if (facts.mainlyDormant()) {
             reasons.add(facts.reason(ReasonCode.ALLOWANCE_SUMMER, policy().summerAllowance()));
         }
         if (resting) {

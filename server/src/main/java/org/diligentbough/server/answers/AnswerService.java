@@ -90,7 +90,7 @@ class AnswerService {
         SiteRow site = orchard.site(siteId);
         LocalDate now = today.in(site.zone());
         Told all = records.of(site, now);
-        Told told = of.all() ? all : records.of(site, now, of::holds);
+        Told told = of.all() ? all : records.only(all, site, now, of::holds);
         Answers answers = new Answers(told.records(), shipped);
         RecordAnswer answer = RecordAnswer.of(told.records(), answers);
         return new AnswerView(

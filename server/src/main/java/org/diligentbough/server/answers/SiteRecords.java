@@ -65,18 +65,24 @@ class SiteRecords {
     }
 
     Told of(SiteRow site, LocalDate now) {
-        return of(site, now, tree -> true);
+        return told(site, now, histories.ofSite(site, now), done(site.id()));
     }
 
     /** The same of some of its trees alone. */
-    Told of(SiteRow site, LocalDate now, Predicate<TreeRow> which) {
-        List<Known> known = histories.ofSite(site, now).stream()
-                .filter(one -> which.test(one.tree()))
-                .toList();
+    Told only(Told all, SiteRow site, LocalDate now, Predicate<TreeRow> which) {
+        List<Known> known =
+                all.known().stream().filter(one -> which.test(one.tree())).toList();
         Set<Long> trees = known.stream().map(one -> one.tree().id()).collect(Collectors.toSet());
-        List<Done> done = done(site.id()).stream()
-                .filter(one -> trees.contains(one.log().treeId()))
-                .toList();
+        return told(
+                site,
+                now,
+                known,
+                all.done().stream()
+                        .filter(one -> trees.contains(one.log().treeId()))
+                        .toList());
+    }
+
+    private Told told(SiteRow site, LocalDate now, List<Known> known, List<Done> done) {
         return new Told(
                 known,
                 done,
