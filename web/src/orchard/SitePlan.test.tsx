@@ -53,3 +53,18 @@ it('picks a tree', () => {
   );
   expect(onPick).toHaveBeenCalledWith(1);
 });
+
+it('lays no word over another: what weighs most keeps its place', async () => {
+  takeDown();
+  const layer = new Map([
+    [2, { said: 'sick', tone: 'red' }],
+    [1, { said: 'suspected', tone: 'plum' }],
+    [3, { said: 'risk 0.4', tone: 'gold' }],
+  ]);
+  await show(<SitePlan trees={[tree(1, 0, 0), tree(2, 2, 0), tree(3, 60, 40)]} layer={layer} />);
+  const words = [...box.querySelectorAll('.site-plan text')].map((one) => one.textContent);
+  expect(words).toContain('sick');
+  expect(words).toContain('risk 0.4');
+  expect(words).not.toContain('suspected');
+  expect(box.textContent).toContain('Come closer to read all of it.');
+});

@@ -1,9 +1,21 @@
 import { KeyboardEvent, MouseEvent, useEffect, useRef, useState } from 'react';
 import type { SiteLight, Tree } from '../api/client';
+import { percent } from '../parts/format';
 import { useAfterFirst } from '../parts/useAfterFirst';
 import { usePlanView, type InView } from './planView';
 import { type Moved, useMoved } from './useMoved';
-import { North, PlanKey, PlanPatterns, ScaleBar, Shade, spreadM, TooClose, TreeMark } from './planMarks';
+import {
+  North,
+  PlanKey,
+  PlanPatterns,
+  ScaleBar,
+  Shade,
+  spreadM,
+  TAG_BELOW,
+  TooClose,
+  TreeMark,
+  WORD_ABOVE,
+} from './planMarks';
 
 const MARGIN_M = 3;
 /** No tag is smaller. */
@@ -46,7 +58,7 @@ export function SitePlan({
   onMove?: (moved: Moved) => void;
   /** Light and shade of the season, drawn under the crowns and written in them. */
   light?: ShownLight;
-  /** What else is said of trees: a word and a colour each. Those of which nothing is said stand back. */
+  /** What else is said of trees, what weighs most first: a word and a colour each. Those of which nothing is said stand back. */
   layer?: Map<number, { said: string; tone: string }>;
 }) {
   const points = [
@@ -82,8 +94,15 @@ export function SitePlan({
   const drawn = (useAfterFirst() ? trees : [])
     .filter((tree) => touches(tree, view, west, north))
     .sort((one, other) => Number(one.id === picked) - Number(other.id === picked));
-  const tagged = roomForTags(drawn, picked, text);
   const lights = new Map(light?.trees.map((tree) => [tree.treeId, tree.light]));
+  const turns = new Map([...(layer?.keys() ?? [])].map((id, turn) => [id, turn]));
+  const { tagged, worded } = roomForWords(
+    drawn,
+    picked,
+    text,
+    (tree) => layer?.get(tree.id)?.said ?? (lights.has(tree.id) ? percent(lights.get(tree.id)!) : undefined),
+    (tree) => turns.get(tree.id) ?? Number.MAX_SAFE_INTEGER,
+  );
   const { moving, grip } = useMoved(sheet, { west, north }, onMove);
   const standsAt = (tree: Tree) => (moving?.id === tree.id ? moving : tree.data);
   const place = (e: MouseEvent<SVGSVGElement>) => {
@@ -129,6 +148,7 @@ export function SitePlan({
           faint={!!light || !!layer}
           picked={picked === tree.id}
           tagged={tagged.has(tree.id)}
+          worded={worded.has(tree.id)}
           onPick={() => !onPlace && !dragged.current && onPick?.(tree.id)}
         />
       ))}
@@ -172,25 +192,46 @@ export function SitePlan({
         )}
       </div>
       <PlanKey trees={trees} />
-      {tagged.size < drawn.length && <p className="small mb-0">Come closer to read every tag.</p>}
+      {(tagged.size < drawn.length ||
+        (layer && worded.size < drawn.filter((tree) => layer.has(tree.id)).length)) && (
+        <p className="small mb-0">Come closer to read all of it.</p>
+      )}
     </div>
   );
 }
 
-/** Whose tags can be read: those that lie on no other, the picked tree's before all. */
-function roomForTags(trees: Tree[], picked: number | undefined, text: number): Set<number> {
-  const inTurn = [...trees].sort((a, b) => Number(b.id === picked) - Number(a.id === picked));
-  const placed: Tree[] = [];
-  for (const tree of inTurn) {
+/** Trees whose tag, and those whose word, can be read: what would lie on another is left out, the picked tree's and all tags placed first. */
+function roomForWords(
+  trees: Tree[],
+  picked: number | undefined,
+  text: number,
+  wordOf: (tree: Tree) => string | undefined,
+  turnOf: (tree: Tree) => number,
+): { tagged: Set<number>; worded: Set<number> } {
+  const placed: { x: number; y: number; wide: number }[] = [];
+  const place = (tree: Tree, word: string, above: number) => {
+    const label = { x: tree.data.eastM, y: tree.data.northM + above, wide: word.length * LETTER * text };
     const free = placed.every(
       (other) =>
-        Math.abs(tree.data.northM - other.data.northM) >= text ||
-        Math.abs(tree.data.eastM - other.data.eastM) >=
-          ((tree.data.tag.length + other.data.tag.length) / 2) * LETTER * text,
+        Math.abs(label.y - other.y) >= text || Math.abs(label.x - other.x) >= (label.wide + other.wide) / 2,
     );
-    if (free) placed.push(tree);
-  }
-  return new Set(placed.map((tree) => tree.id));
+    if (free) placed.push(label);
+    return free;
+  };
+  const readable = (turn: (tree: Tree) => number, free: (tree: Tree) => boolean) =>
+    new Set(
+      [...trees]
+        .sort((a, b) => Number(b.id === picked) - Number(a.id === picked) || turn(a) - turn(b))
+        .filter(free)
+        .map((tree) => tree.id),
+    );
+  return {
+    tagged: readable(
+      () => 0,
+      (tree) => place(tree, tree.data.tag, -TAG_BELOW * text),
+    ),
+    worded: readable(turnOf, (tree) => !!wordOf(tree) && place(tree, wordOf(tree)!, WORD_ABOVE * text)),
+  };
 }
 
 const touches = (tree: Tree, view: InView, west: number, north: number) => {

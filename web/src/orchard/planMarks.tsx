@@ -5,6 +5,10 @@ import { lengthAsGiven } from '../parts/measure';
 
 const UNSURVEYED_SPREAD_M = 2;
 
+/** How far below a tree its tag is written, and how far above it a word, in heights of a letter. */
+export const TAG_BELOW = 1.35;
+export const WORD_ABOVE = 0.55;
+
 const POME = ['apple', 'pear', 'quince', 'medlar'];
 const STONE = ['plum', 'sweet-cherry', 'sour-cherry', 'apricot', 'peach', 'nectarine'];
 const BUSHES = ['gooseberry', 'red-currant', 'black-currant'];
@@ -56,6 +60,7 @@ export function TreeMark({
   faint,
   picked,
   tagged,
+  worded,
   onPick,
   grip,
 }: {
@@ -69,7 +74,9 @@ export function TreeMark({
   tone?: string;
   faint: boolean;
   picked: boolean;
+  /** Whether there is room for its tag, and for the word over it. */
   tagged: boolean;
+  worded: boolean;
   onPick: () => void;
   /** What dragging it does. */
   grip?: React.SVGAttributes<SVGGElement>;
@@ -104,18 +111,18 @@ export function TreeMark({
         />
         <Trunk group={groupOf(tree.data.species)} x={x} y={y} size={text * 0.24} />
         {tagged && (
-          <Label x={x} y={y + text * 1.35} text={text} bold={picked}>
+          <Label x={x} y={y + text * TAG_BELOW} text={text} bold={picked}>
             {tree.data.tag}
           </Label>
         )}
       </g>
-      {tagged && said && (
-        <Label x={x} y={y - text * 0.55} text={text} bold passive>
+      {worded && said && (
+        <Label x={x} y={y - text * WORD_ABOVE} text={text} bold passive>
           {said}
         </Label>
       )}
-      {tagged && light !== undefined && (
-        <Label x={x} y={y - text * 0.55} text={text * 0.85} bold={false} passive>
+      {worded && light !== undefined && (
+        <Label x={x} y={y - text * WORD_ABOVE} text={text * 0.85} bold={false} passive>
           {percent(light)}
         </Label>
       )}

@@ -91,9 +91,9 @@ const ROUGH_KG = 40;
 /** A weight as text, to a tenth while it is small: 31.5 kg, 80 kg; 69.4 lb. */
 export function weightInWords(kg: number): string {
   const value = shownIn === 'metric' ? kg : kg / KG_IN_LB;
-  return (
-    (kg < ROUGH_KG ? Math.round(value * 10) / 10 : Math.round(value)) + (shownIn === 'metric' ? ' kg' : ' lb')
-  );
+  const unit = shownIn === 'metric' ? ' kg' : ' lb';
+  if (value > 0 && value < 0.05) return 'under 0.1' + unit;
+  return (kg < ROUGH_KG ? Math.round(value * 10) / 10 : Math.round(value)) + unit;
 }
 
 let shownIn: Units = 'metric';

@@ -4,6 +4,9 @@ export const OUTCOMES: Record<string, string> = { done: 'Done', other: 'Other', 
 
 export const DONE: Record<string, string> = { remove: 'removed', shorten: 'shortened', bend: 'bent' };
 
+/** What came off besides limbs. */
+export const WHOLE_TREE = 'taken-out';
+
 export const WOOD: Record<string, string> = {
   sound: 'sound',
   stained: 'stained',

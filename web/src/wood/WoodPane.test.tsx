@@ -105,6 +105,6 @@ describe('the layers of the plan', () => {
       },
       undefined,
     );
-    expect([...layer.values()].map((one) => one.said)).toEqual(['risk 0.8', 'suspected', 'sick']);
+    expect([...layer.values()].map((one) => one.said)).toEqual(['sick', 'risk 0.8', 'suspected']);
   });
 });

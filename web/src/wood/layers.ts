@@ -27,11 +27,11 @@ export function diseaseLayer(seen: Diseases, wanted: string | undefined): Layer 
   const disease = seen.diseases.find((one) => one.disease === wanted) ?? seen.diseases[0];
   const layer: Layer = new Map();
   if (!disease) return layer;
+  for (const one of disease.sick) layer.set(one.treeId, { said: 'sick', tone: 'var(--rust)' });
   for (const one of disease.atRisk)
     layer.set(one.treeId, {
       said: one.suspected ? 'suspected' : 'risk ' + one.risk.toFixed(1),
       tone: one.suspected ? 'var(--damson)' : one.risk >= MUCH ? 'var(--quince)' : 'var(--leaf-pale)',
     });
-  for (const one of disease.sick) layer.set(one.treeId, { said: 'sick', tone: 'var(--rust)' });
   return layer;
 }

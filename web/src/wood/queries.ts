@@ -52,11 +52,17 @@ export const useDiseases = (siteId: number, year: number | undefined, wanted = t
       unwrap(await api.GET('/api/sites/{siteId}/disease', { params: { path: { siteId }, query: { year } } })),
   });
 
-export const useLimbsOff = (siteId: number) =>
+export const useCameOff = (siteId: number) =>
   useQuery({
     queryKey: ['wood', 'off', siteId],
     queryFn: async () =>
-      unwrap(await api.GET('/api/sites/{siteId}/limbs-off', { params: { path: { siteId } } })),
+      unwrap(await api.GET('/api/sites/{siteId}/came-off', { params: { path: { siteId } } })),
+  });
+
+export const usePiles = (siteId: number) =>
+  useQuery({
+    queryKey: ['wood', 'piles', siteId],
+    queryFn: async () => unwrap(await api.GET('/api/sites/{siteId}/piles', { params: { path: { siteId } } })),
   });
 
 export const useFindWound = (treeId: number) =>

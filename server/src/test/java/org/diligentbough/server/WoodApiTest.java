@@ -1,6 +1,7 @@
 package org.diligentbough.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
 import static org.diligentbough.server.TestServer.get;
 import static org.diligentbough.server.TestServer.post;
 
@@ -58,17 +59,66 @@ class WoodApiTest {
                         .at("/0/grade")
                         .stringValue())
                 .isGreaterThanOrEqualTo("D");
-        assertThat(get("/api/sites/" + site + "/limbs-off")
-                        .expect(200)
-                        .at("/0/limb")
-                        .stringValue())
-                .isEqualTo(limb);
-        assertThat(get("/api/sites/" + site + "/limbs-off").json())
-                .as("as many as the log says came off")
-                .hasSize(1);
-        assertThat(get("/api/sites/" + site + "/limbs-off.csv").text())
+        JsonNode off = get("/api/sites/" + site + "/came-off").expect(200);
+        assertThat(off).as("as many as the log says came off").hasSize(1);
+        assertThat(off.at("/0/limb").stringValue()).isEqualTo(limb);
+        assertThat(off.at("/0/permission").isNull()).isTrue();
+        assertThat(get("/api/sites/" + site + "/came-off.csv").text())
                 .contains("W-1")
                 .contains("hollow");
+    }
+
+    @Test
+    void theRegisterHoldsLimbsAndTreesWithLeaveAndPilesBesideWhatWasReckoned() {
+        TestServer.sql("insert into consent (tree_id, state, answered_at, good_until) values "
+                + "(%1$d, 'given', '2026-11-02', null), (%1$d, 'given', '2027-01-02', '2027-01-31'), (%1$d, 'refused', '2027-02-01', null)"
+                        .formatted(tree));
+        JsonNode visit = post("/api/trees/" + tree + "/visits", "{}").expect(201);
+        JsonNode cuts = get("/api/visits/" + visit.get("visitId").longValue() + "/sheet")
+                .expect(200)
+                .get("cuts");
+        double reckonedKg = 0;
+        StringBuilder done = new StringBuilder();
+        for (JsonNode cut : cuts) {
+            reckonedKg += cut.get("weightKg").doubleValue();
+            done.append(done.isEmpty() ? "" : ", ")
+                    .append("{\"limb\": \"%s\", \"outcome\": \"done\", \"wood\": \"sound\"}"
+                            .formatted(cut.get("limb").stringValue()));
+        }
+        post("/api/visits/" + visit.get("visitId").longValue() + "/log", """
+                        {"key": "%s", "on": "%s", "minutes": 20, "people": [%d], "prunings": "chipped", "pileKilos": %s, "shoots": 0,
+                         "cuts": [%s]}
+                        """.formatted(
+                                UUID.randomUUID(), TestServer.TODAY, who, 2 * reckonedKg, done))
+                .expect(201);
+        TestServer.send("PUT", "/api/trees/" + tree + "/removal", """
+                        {"version": 0, "data": {"on": "%s", "grounds": "fell", "permission": "The council's letter of 3 May",
+                         "removedBy": "Storm crew"}}
+                        """.formatted(TestServer.TODAY))
+                .expect(200);
+        JsonNode off = get("/api/sites/" + site + "/came-off").expect(200);
+        assertThat(off).hasSize(cuts.size() + 1);
+        assertThat(off.at("/0/limb").isNull()).isTrue();
+        assertThat(off.at("/0/kind").stringValue()).isEqualTo("taken-out");
+        assertThat(off.at("/0/why").stringValue()).isEqualTo("it fell");
+        assertThat(off.at("/0/permission").stringValue()).isEqualTo("The council's letter of 3 May");
+        double inRegisterKg = 0;
+        for (JsonNode one : off) {
+            if (!one.get("limb").isNull()) {
+                inRegisterKg += one.get("kilos").doubleValue();
+                assertThat(one.get("permission").stringValue()).isEqualTo("owner’s consent of 2 November 2026");
+            }
+        }
+        assertThat(inRegisterKg)
+                .as("the register sums to what the log says was done")
+                .isCloseTo(reckonedKg, within(1e-9));
+        assertThat(get("/api/sites/" + site + "/came-off.csv").text()).contains("The council's letter of 3 May");
+        JsonNode piles = get("/api/sites/" + site + "/piles").expect(200);
+        assertThat(piles).hasSize(1);
+        assertThat(piles.at("/0/weighedKg").doubleValue()).isCloseTo(2 * reckonedKg, within(1e-6));
+        assertThat(piles.at("/0/reckonedKg").doubleValue()).isCloseTo(reckonedKg, within(1e-6));
+        assertThat(piles.at("/0/asPlanned").booleanValue()).isTrue();
+        assertThat(piles.at("/0/tooMuch").booleanValue()).isTrue();
     }
 
     @Test

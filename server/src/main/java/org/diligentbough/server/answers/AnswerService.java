@@ -4,7 +4,6 @@ import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Objects;
 import java.util.OptionalDouble;
@@ -33,9 +32,9 @@ import org.diligentbough.server.orchard.OrchardService;
 import org.diligentbough.server.orchard.SiteMapper.SiteRow;
 import org.diligentbough.server.orchard.TreeMapper.TreeRow;
 import org.diligentbough.server.shared.Today;
+import org.diligentbough.server.shared.Wording;
 import org.diligentbough.server.wood.WoundMapper;
 import org.diligentbough.server.wood.WoundMapper.LightRow;
-import org.springframework.context.MessageSource;
 import org.springframework.stereotype.Service;
 import org.springframework.util.StringUtils;
 
@@ -47,9 +46,6 @@ class AnswerService {
     /** What is so unlikely by chance is told (own assumption). */
     private static final double CLOSE_TOGETHER = 0.1;
 
-    /** A pile so many times what was reckoned says that too much came off (own assumption). */
-    private static final double FAR_LARGER = 1.5;
-
     private final SiteRecords records;
     private final LearningService learning;
     private final OrchardService orchard;
@@ -57,7 +53,7 @@ class AnswerService {
     private final WoodService wood;
     private final CropMapper crops;
     private final Rulebook shipped;
-    private final MessageSource messages;
+    private final Wording wording;
     private final Today today;
 
     AnswerService(
@@ -68,7 +64,7 @@ class AnswerService {
             WoodService wood,
             CropMapper crops,
             Rulebook shipped,
-            MessageSource messages,
+            Wording wording,
             Today today) {
         this.records = records;
         this.learning = learning;
@@ -77,7 +73,7 @@ class AnswerService {
         this.wood = wood;
         this.crops = crops;
         this.shipped = shipped;
-        this.messages = messages;
+        this.wording = wording;
         this.today = today;
     }
 
@@ -270,10 +266,11 @@ class AnswerService {
         wood.gotWorse(siteId).stream()
                 .filter(one -> trees.contains(one.treeId()))
                 .limit(POOR)
-                .forEach(one -> found.add(say("look-at-worse", one.tag(), one.was(), one.grade(), one.worst())));
+                .forEach(
+                        one -> found.add(wording.say("look-at-worse", one.tag(), one.was(), one.grade(), one.worst())));
         told.disease().stream()
                 .filter(one -> one.p() < CLOSE_TOGETHER && one.sick() > 1)
-                .forEach(one -> found.add(say(
+                .forEach(one -> found.add(wording.say(
                         "look-at-disease",
                         StringUtils.capitalize(one.kind().replace('-', ' ')),
                         one.atRisk().stream()
@@ -282,29 +279,25 @@ class AnswerService {
                                 .collect(Collectors.joining(", ")))));
         told.tooHard().stream()
                 .limit(POOR)
-                .forEach(one -> found.add(say(
+                .forEach(one -> found.add(wording.say(
                         "look-at-hard",
                         one.label(),
                         String.valueOf(one.pruningYear()),
                         one.shoots(),
                         Math.round(one.expected()))));
         all.done().stream()
-                .filter(one -> one.weighed() && one.log().pileKilos() > FAR_LARGER * one.reckonedKilos())
+                .filter(Done::farMoreThanReckoned)
                 .limit(POOR)
-                .forEach(one -> found.add(say(
+                .forEach(one -> found.add(wording.say(
                         "look-at-pile",
                         orchard.tree(one.log().treeId()).tag(),
-                        String.valueOf(one.log().onDay()),
+                        one.log().onDay(),
                         Math.round(one.log().pileKilos()),
                         Math.round(one.reckonedKilos()))));
         told.response().trees().stream()
                 .filter(one -> one.says().equals("less"))
                 .limit(POOR)
-                .forEach(one -> found.add(say("look-at-less", one.label(), String.valueOf(one.pruningYear()))));
+                .forEach(one -> found.add(wording.say("look-at-less", one.label(), String.valueOf(one.pruningYear()))));
         return found.stream().limit(LOOK_AT).toList();
-    }
-
-    private String say(String code, Object... with) {
-        return messages.getMessage(code, with, Locale.ENGLISH);
     }
 }

@@ -6,7 +6,6 @@ import jakarta.validation.constraints.NotNull;
 import java.time.LocalDate;
 import java.util.Comparator;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.OptionalDouble;
 import java.util.OptionalInt;
@@ -45,7 +44,7 @@ import org.diligentbough.server.shared.History;
 import org.diligentbough.server.shared.History.About;
 import org.diligentbough.server.shared.ProblemException;
 import org.diligentbough.server.shared.Today;
-import org.springframework.context.MessageSource;
+import org.diligentbough.server.shared.Wording;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -68,7 +67,7 @@ class CropService {
     private final SiteRules rules;
     private final History history;
     private final CurrentPerson person;
-    private final MessageSource messages;
+    private final Wording wording;
     private final Today today;
 
     CropService(
@@ -81,7 +80,7 @@ class CropService {
             SiteRules rules,
             History history,
             CurrentPerson person,
-            MessageSource messages,
+            Wording wording,
             Today today) {
         this.histories = histories;
         this.judgement = judgement;
@@ -92,7 +91,7 @@ class CropService {
         this.rules = rules;
         this.history = history;
         this.person = person;
-        this.messages = messages;
+        this.wording = wording;
         this.today = today;
     }
 
@@ -122,7 +121,7 @@ class CropService {
                 advice.grounds().stream()
                         .map(one -> new CropGround(
                                 Codes.of(one.ground()),
-                                say("crop-" + Codes.of(one.ground())),
+                                wording.say("crop-" + Codes.of(one.ground())),
                                 (int) Math.round(one.least()),
                                 (int) Math.round(one.most())))
                         .toList(),
@@ -215,7 +214,7 @@ class CropService {
     }
 
     private String how(TreeRow tree) {
-        return say(THINNED.contains(tree.species()) ? "crop-how-" + tree.species() : "crop-how");
+        return wording.say(THINNED.contains(tree.species()) ? "crop-how-" + tree.species() : "crop-how");
     }
 
     /** Fruits counted on a tree. */
@@ -333,9 +332,5 @@ class CropService {
     /** What of the crop hangs on a limb's own wood, by how fruitful it is; in whatever unit. */
     private static double bears(Evaluation evaluation, Limb limb) {
         return evaluation.facts().shares().own(limb) * limb.fruiting().orElse(1);
-    }
-
-    private String say(String code) {
-        return messages.getMessage(code, null, Locale.ENGLISH);
     }
 }

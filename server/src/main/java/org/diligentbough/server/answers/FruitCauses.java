@@ -1,7 +1,6 @@
 package org.diligentbough.server.answers;
 
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
@@ -29,7 +28,7 @@ import org.diligentbough.server.orchard.TreeMapper.TreeRow;
 import org.diligentbough.server.season.SiteSeasons;
 import org.diligentbough.server.season.SiteWeatherService;
 import org.diligentbough.server.shared.Today;
-import org.springframework.context.MessageSource;
+import org.diligentbough.server.shared.Wording;
 import org.springframework.stereotype.Component;
 import org.threeten.extra.LocalDateRange;
 
@@ -39,19 +38,14 @@ class FruitCauses {
     private final OrchardService orchard;
     private final SiteSeasons seasons;
     private final SiteWeatherService weather;
-    private final MessageSource messages;
+    private final Wording wording;
     private final Today today;
 
-    FruitCauses(
-            OrchardService orchard,
-            SiteSeasons seasons,
-            SiteWeatherService weather,
-            MessageSource messages,
-            Today today) {
+    FruitCauses(OrchardService orchard, SiteSeasons seasons, SiteWeatherService weather, Wording wording, Today today) {
         this.orchard = orchard;
         this.seasons = seasons;
         this.weather = weather;
-        this.messages = messages;
+        this.wording = wording;
         this.today = today;
     }
 
@@ -132,11 +126,15 @@ class FruitCauses {
         String code = Codes.of(one.cause());
         return new CauseView(
                 code,
-                say("why-" + code),
+                wording.say("why-" + code),
                 one.weight(),
-                one.speaksFor().stream().map(what -> say("speaks-" + what)).toList(),
-                one.against().stream().map(what -> say("speaks-" + what)).toList(),
-                say("look-" + code));
+                one.speaksFor().stream()
+                        .map(what -> wording.say("speaks-" + what))
+                        .toList(),
+                one.against().stream()
+                        .map(what -> wording.say("speaks-" + what))
+                        .toList(),
+                wording.say("look-" + code));
     }
 
     /** The coldest of the days on which its kind bloomed there, as far as files tell. */
@@ -155,9 +153,5 @@ class FruitCauses {
                 site,
                 LocalDateRange.ofClosed(opens.get().reached(), over.get().reached()),
                 ofSite.knowledge().get(Figure.BLOOM_FROST_TENTH_C));
-    }
-
-    private String say(String code) {
-        return messages.getMessage(code, null, Locale.ENGLISH);
     }
 }

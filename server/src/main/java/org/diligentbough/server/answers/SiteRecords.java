@@ -30,6 +30,8 @@ import org.springframework.stereotype.Component;
 @Component
 class SiteRecords {
     private static final long SEED = 1;
+    /** A pile so many times what was reckoned says that too much came off (own assumption). */
+    private static final double FAR_LARGER = 1.5;
 
     private final Histories histories;
     private final VisitMapper visits;
@@ -43,13 +45,19 @@ class SiteRecords {
 
     /** A visit as it was planned and logged. */
     record Done(VisitRow planned, LogRow log) {
-        private boolean whole() {
+        /** Whether every cut was done as planned. */
+        boolean whole() {
             return log.cuts().stream().allMatch(cut -> cut.outcome().equals(Codes.of(LoggedCut.Outcome.DONE)));
         }
 
         /** Whether its pile was weighed and there is something to hold that against. */
         boolean weighed() {
             return log.pileKilos() != null && log.pileKilos() > 0 && reckonedKilos() > 0;
+        }
+
+        /** Whether its pile weighed so much more than was reckoned that too much came off. */
+        boolean farMoreThanReckoned() {
+            return weighed() && log.pileKilos() > FAR_LARGER * reckonedKilos();
         }
 
         double reckonedKilos() {
@@ -95,7 +103,8 @@ class SiteRecords {
                         piles(site, done)));
     }
 
-    private List<Done> done(long siteId) {
+    /** What was done on a site and is planned and logged. */
+    List<Done> done(long siteId) {
         Map<Long, VisitRow> planned =
                 visits.ofSite(siteId).stream().collect(Collectors.toMap(VisitRow::id, Function.identity()));
         return visits.logsAt(siteId).stream()

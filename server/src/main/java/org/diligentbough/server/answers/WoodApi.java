@@ -9,8 +9,9 @@ import java.util.Optional;
 import java.util.UUID;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVPrinter;
+import org.diligentbough.server.answers.WoodView.CameOff;
 import org.diligentbough.server.answers.WoodView.DiseasesView;
-import org.diligentbough.server.answers.WoodView.LimbOff;
+import org.diligentbough.server.answers.WoodView.Pile;
 import org.diligentbough.server.answers.WoodView.TreeWood;
 import org.diligentbough.server.shared.CsvCell;
 import org.diligentbough.server.shared.Once;
@@ -36,13 +37,13 @@ class WoodApi {
     private final WoodService wood;
     private final WoodEntries entries;
     private final SiteDiseases diseases;
-    private final LimbRegister limbs;
+    private final CameOffRegister register;
 
-    WoodApi(WoodService wood, WoodEntries entries, SiteDiseases diseases, LimbRegister limbs) {
+    WoodApi(WoodService wood, WoodEntries entries, SiteDiseases diseases, CameOffRegister register) {
         this.wood = wood;
         this.entries = entries;
         this.diseases = diseases;
-        this.limbs = limbs;
+        this.register = register;
     }
 
     /** A tree's grade with its parts, its wounds and its diseases. */
@@ -111,23 +112,40 @@ class WoodApi {
         return diseases.disease(siteId, year);
     }
 
-    /** Every limb that came off, the newest first. */
-    @GetMapping("/sites/{siteId}/limbs-off")
-    List<LimbOff> limbsOff(@PathVariable long siteId) {
-        return limbs.limbsOff(siteId);
+    /** Every limb and every tree that came off, the newest first. */
+    @GetMapping("/sites/{siteId}/came-off")
+    List<CameOff> cameOff(@PathVariable long siteId) {
+        return register.cameOff(siteId);
+    }
+
+    /** The piles that were weighed beside what was reckoned, the newest first. */
+    @GetMapping("/sites/{siteId}/piles")
+    List<Pile> piles(@PathVariable long siteId) {
+        return register.piles(siteId);
     }
 
     /** The same as a table. */
-    @GetMapping(path = "/sites/{siteId}/limbs-off.csv", produces = "text/csv")
-    ResponseEntity<String> limbsOffAsTable(@PathVariable long siteId) throws IOException {
+    @GetMapping(path = "/sites/{siteId}/came-off.csv", produces = "text/csv")
+    ResponseEntity<String> cameOffAsTable(@PathVariable long siteId) throws IOException {
         StringWriter text = new StringWriter();
         try (CSVPrinter table = new CSVPrinter(
                 text,
                 CSVFormat.DEFAULT
                         .builder()
-                        .setHeader("on", "tree", "kind", "limb", "cut", "why", "by", "diameter cm", "kg", "wood")
+                        .setHeader(
+                                "on",
+                                "tree",
+                                "kind",
+                                "limb",
+                                "cut",
+                                "why",
+                                "by",
+                                "diameter cm",
+                                "kg",
+                                "wood",
+                                "permission")
                         .get())) {
-            for (LimbOff one : limbs.limbsOff(siteId)) {
+            for (CameOff one : register.cameOff(siteId)) {
                 table.printRecord(
                         one.on(),
                         CsvCell.safe(one.tag()),
@@ -138,11 +156,12 @@ class WoodApi {
                         CsvCell.safe(one.people()),
                         one.diameterCm(),
                         one.kilos(),
-                        one.wood());
+                        one.wood(),
+                        CsvCell.safe(one.permission()));
             }
         }
         return ResponseEntity.ok()
-                .header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"limbs-off.csv\"")
+                .header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"came-off.csv\"")
                 .body(text.toString());
     }
 }

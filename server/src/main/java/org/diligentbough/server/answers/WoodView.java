@@ -120,25 +120,48 @@ public record WoodView(
     record DiseasesView(int year, int firstYear, int lastYear, List<DiseaseView> diseases) {}
 
     /**
-     * A limb that came off.
+     * A limb that came off, or a whole tree.
      *
-     * @param reason code of the first reason of its verdict; null where it was not planned
+     * @param limb null for the whole tree
+     * @param kind what was done; {@link #WHOLE_TREE} for a tree taken out
+     * @param reason code of the first reason of its verdict, or on which grounds a tree was taken out; null where it was not planned
      * @param why the same in words
-     * @param kilos as planned; null where it was cut otherwise
+     * @param kilos as planned; null where it was cut otherwise, and of whole trees
+     * @param permission whose leave was given and when, as it was entered or as the owner answered; null where none was asked for
      */
-    record LimbOff(
+    record CameOff(
             LocalDate on,
             long treeId,
             String tag,
             String species,
-            String limb,
+            @MayBeNull String limb,
             String kind,
             @MayBeNull String reason,
             @MayBeNull String why,
             String people,
             @MayBeNull Double diameterCm,
             @MayBeNull Double kilos,
-            @MayBeNull String wood) {}
+            @MayBeNull String wood,
+            @MayBeNull String permission) {}
+
+    /** What is said to be done with a whole tree. */
+    static final String WHOLE_TREE = "taken-out";
+
+    /**
+     * A pile that was weighed.
+     *
+     * @param asPlanned whether every cut was done as planned, so that the two may be held against each other
+     * @param tooMuch whether it is so much more than was reckoned that too much came off
+     */
+    record Pile(
+            LocalDate on,
+            long treeId,
+            String tag,
+            String species,
+            double weighedKg,
+            double reckonedKg,
+            boolean asPlanned,
+            boolean tooMuch) {}
 
     /**
      * A wound that is not closed, as somebody stands before it.

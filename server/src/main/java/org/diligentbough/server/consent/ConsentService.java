@@ -2,10 +2,14 @@ package org.diligentbough.server.consent;
 
 import java.time.Instant;
 import java.time.LocalDate;
+import java.time.ZoneId;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import org.diligentbough.core.knowledge.Codes;
 import org.diligentbough.server.consent.ConsentMapper.ConsentRow;
+import org.diligentbough.server.consent.ConsentMapper.GivenRow;
 import org.diligentbough.server.consent.ConsentMapper.State;
 import org.diligentbough.server.orchard.OrchardService;
 import org.diligentbough.server.orchard.TreeMapper.TreeRow;
@@ -99,6 +103,25 @@ public class ConsentService {
                 row.answeredAt(),
                 row.goodUntil(),
                 row.said());
+    }
+
+    /**
+     * A consent that was given.
+     *
+     * @param goodUntil the last day on which it holds; null for no end
+     */
+    public record Given(Instant at, @MayBeNull LocalDate goodUntil) {
+        public boolean heldOn(LocalDate day, ZoneId zone) {
+            return !LocalDate.ofInstant(at, zone).isAfter(day) && (goodUntil == null || !goodUntil.isBefore(day));
+        }
+    }
+
+    /** The consents given on a site by tree, the oldest first. */
+    public Map<Long, List<Given>> given(long siteId) {
+        return consents.givenAt(siteId).stream()
+                .collect(Collectors.groupingBy(
+                        GivenRow::treeId,
+                        Collectors.mapping(row -> new Given(row.at(), row.goodUntil()), Collectors.toList())));
     }
 
     private static boolean needed(TreeRow tree) {

@@ -5,7 +5,6 @@ import jakarta.validation.constraints.Size;
 import java.time.LocalDate;
 import java.util.Comparator;
 import java.util.List;
-import java.util.Locale;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.stream.Stream;
@@ -26,7 +25,6 @@ import org.diligentbough.server.shared.MayBeNull;
 import org.diligentbough.server.shared.ProblemException;
 import org.diligentbough.server.shared.Today;
 import org.diligentbough.server.shared.Wording;
-import org.springframework.context.MessageSource;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.threeten.extra.LocalDateRange;
@@ -45,7 +43,6 @@ public class CareService {
     private final CurrentPerson person;
     private final Today today;
     private final Wording wording;
-    private final MessageSource messages;
 
     CareService(
             CareMapper done,
@@ -56,8 +53,7 @@ public class CareService {
             History history,
             CurrentPerson person,
             Today today,
-            Wording wording,
-            MessageSource messages) {
+            Wording wording) {
         this.done = done;
         this.orchard = orchard;
         this.trees = trees;
@@ -67,7 +63,6 @@ public class CareService {
         this.person = person;
         this.today = today;
         this.wording = wording;
-        this.messages = messages;
     }
 
     /**
@@ -134,8 +129,8 @@ public class CareService {
                 .findFirst();
         return new DueView(
                 task,
-                messages.getMessage("care-" + task, null, Locale.ENGLISH),
-                messages.getMessage("care-" + task + "-how", null, Locale.ENGLISH),
+                wording.say("care-" + task),
+                wording.say("care-" + task + "-how"),
                 wording.source(due.source()),
                 species,
                 trees,

@@ -4,6 +4,7 @@ import java.time.LocalDate;
 import java.time.format.DateTimeFormatter;
 import java.util.List;
 import java.util.Locale;
+import java.util.stream.Stream;
 import org.diligentbough.core.knowledge.Codes;
 import org.diligentbough.core.knowledge.Reason;
 import org.diligentbough.core.knowledge.Source;
@@ -45,10 +46,14 @@ public class Wording {
 
     /** The sentence for a reason and where it comes from. */
     public Worded of(Reason reason) {
-        Object[] arguments = reason.arguments().stream().map(this::argument).toArray();
         String code = Codes.of(reason.code());
-        String sentence = messages.getMessage(code, arguments, Locale.ENGLISH);
-        return new Worded(code, units.inWords(sentence), source(reason.source()));
+        return new Worded(code, say(code, reason.arguments().toArray()), source(reason.source()));
+    }
+
+    /** A sentence of the catalogue, days written out, in the units of whoever asks. */
+    public String say(String code, Object... with) {
+        Object[] arguments = Stream.of(with).map(this::argument).toArray();
+        return units.inWords(messages.getMessage(code, arguments, Locale.ENGLISH));
     }
 
     private Object argument(Object argument) {

@@ -4,7 +4,6 @@ import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
@@ -21,11 +20,11 @@ import org.diligentbough.server.figures.SiteRules;
 import org.diligentbough.server.orchard.SiteMapper.SiteRow;
 import org.diligentbough.server.season.CareService;
 import org.diligentbough.server.season.CareService.DueView;
+import org.diligentbough.server.shared.Wording;
 import org.diligentbough.server.task.TaskMapper.Source;
 import org.diligentbough.server.task.TaskMapper.WorkRow;
 import org.diligentbough.server.visit.LoggedCut;
 import org.diligentbough.server.visit.VisitCut;
-import org.springframework.context.MessageSource;
 import org.springframework.stereotype.Component;
 
 /** Tasks that nobody entered: asked for by the season, by work done before and by plans; worked out anew each time. */
@@ -51,14 +50,14 @@ class AskedTasks {
     private final CareService care;
     private final SiteRules rules;
     private final WoodService wood;
-    private final MessageSource messages;
+    private final Wording wording;
 
-    AskedTasks(TaskMapper tasks, CareService care, SiteRules rules, WoodService wood, MessageSource messages) {
+    AskedTasks(TaskMapper tasks, CareService care, SiteRules rules, WoodService wood, Wording wording) {
         this.tasks = tasks;
         this.care = care;
         this.rules = rules;
         this.wood = wood;
-        this.messages = messages;
+        this.wording = wording;
     }
 
     /** What the season and work done before ask for and nobody took up; each has a key to take it up by. */
@@ -153,7 +152,7 @@ class AskedTasks {
                 0,
                 new TaskData(
                         kind,
-                        shortened(say("task-" + kind, limbs)),
+                        shortened(wording.say("task-" + kind, limbs)),
                         work.treeId(),
                         same.size() == 1 ? one.limb() : null,
                         work.species(),
@@ -166,7 +165,7 @@ class AskedTasks {
                         null,
                         null),
                 work.tag(),
-                say("task-" + kind + "-how", limbs),
+                wording.say("task-" + kind + "-how", limbs),
                 Codes.of(Source.WORK),
                 TaskView.state(one.opens(), one.closes(), false, now),
                 null,
@@ -186,7 +185,7 @@ class AskedTasks {
                         0,
                         new TaskData(
                                 kind,
-                                shortened(say("task-" + kind, String.join(", ", one.wounds()))),
+                                shortened(wording.say("task-" + kind, String.join(", ", one.wounds()))),
                                 one.treeId(),
                                 one.wounds().size() == 1 ? one.wounds().get(0) : null,
                                 one.species(),
@@ -199,7 +198,7 @@ class AskedTasks {
                                 null,
                                 null),
                         one.tag(),
-                        say("task-" + kind + "-how"),
+                        wording.say("task-" + kind + "-how"),
                         Codes.of(Source.WOUND),
                         TaskView.state(one.on(), one.on().plusMonths(LOOK_MONTHS), false, now),
                         null,
@@ -210,10 +209,6 @@ class AskedTasks {
 
     private static String shortened(String title) {
         return title.length() <= LONGEST_TITLE ? title : title.substring(0, LONGEST_TITLE - 1) + "…";
-    }
-
-    private String say(String code, Object... with) {
-        return messages.getMessage(code, with, Locale.ENGLISH);
     }
 
     /** The yearly work of plans of a year ahead, which is done with the cuts of its tree. */

@@ -3,7 +3,6 @@ package org.diligentbough.server.wood;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import org.diligentbough.core.Rulebook;
 import org.diligentbough.core.knowledge.Codes;
@@ -15,10 +14,10 @@ import org.diligentbough.server.orchard.OrchardService;
 import org.diligentbough.server.orchard.TreeData;
 import org.diligentbough.server.orchard.TreeMapper.TreeRow;
 import org.diligentbough.server.shared.ProblemException;
+import org.diligentbough.server.shared.Wording;
 import org.diligentbough.server.wood.RemovalService.RemovalChange;
 import org.diligentbough.server.wood.RemovalService.RemovalData;
 import org.diligentbough.server.wood.RemovalService.RemovalView;
-import org.springframework.context.MessageSource;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -30,13 +29,13 @@ class ReplacementService {
     private final RemovalService removals;
     private final OrchardService orchard;
     private final SiteRules rules;
-    private final MessageSource messages;
+    private final Wording wording;
 
-    ReplacementService(RemovalService removals, OrchardService orchard, SiteRules rules, MessageSource messages) {
+    ReplacementService(RemovalService removals, OrchardService orchard, SiteRules rules, Wording wording) {
         this.removals = removals;
         this.orchard = orchard;
         this.rules = rules;
-        this.messages = messages;
+        this.wording = wording;
     }
 
     /** The new tree, and what is to be thought of, a sentence each. */
@@ -69,7 +68,7 @@ class ReplacementService {
                 .flatMap(written -> ofSite.rootstocks().find(kind, written));
         if (stock.isPresent()) {
             double wantedM = stock.get().middleM() * ofSite.knowledge().get(Figure.SPACING_PER_HEIGHT);
-            says.add(say(
+            says.add(wording.say(
                     "replacement-room",
                     wantedM,
                     stock.get().fromM(),
@@ -78,25 +77,22 @@ class ReplacementService {
                     .filter(tree -> apartM(tree, gone) < wantedM)
                     .sorted(Comparator.comparingDouble(tree -> apartM(tree, gone)))
                     .limit(MOST_NEAR)
-                    .forEach(tree -> says.add(say("replacement-close", tree.tag(), apartM(tree, gone), wantedM)));
+                    .forEach(tree ->
+                            says.add(wording.say("replacement-close", tree.tag(), apartM(tree, gone), wantedM)));
         } else {
-            says.add(say("replacement-no-stock"));
+            says.add(wording.say("replacement-no-stock"));
         }
         if (gone.species().equals(data.species())) {
-            says.add(say("replacement-same-kind"));
+            says.add(wording.say("replacement-same-kind"));
         }
         if (removal.data().grounds().equals(Codes.of(RemovalService.Grounds.SPREADING_DISEASE))) {
-            says.add(say("replacement-disease"));
+            says.add(wording.say("replacement-disease"));
         }
-        says.add(say("replacement-first-years"));
+        says.add(wording.say("replacement-first-years"));
         return says;
     }
 
     private static double apartM(TreeRow one, TreeRow other) {
         return Math.hypot(one.eastM() - other.eastM(), one.northM() - other.northM());
-    }
-
-    private String say(String code, Object... with) {
-        return messages.getMessage(code, with, Locale.ENGLISH);
     }
 }
