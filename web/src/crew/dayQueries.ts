@@ -54,6 +54,7 @@ export type DayAction =
     }
   | { do: 'give'; visitId: number; people: number[] }
   | { do: 'shift'; visitId: number; by: number }
+  | { do: 'look-again'; visitId: number }
   | { do: 'take-off'; visitId: number }
   | { do: 'take-over'; crews: number[] }
   | { do: 'call-off' }
@@ -96,6 +97,13 @@ export const useDayAction = (dayId: number, version: number) =>
           await api.PUT('/api/visits/{visitId}/place', {
             ...visit(action.visitId),
             body: { version, by: action.by },
+          }),
+        );
+      case 'look-again':
+        return unwrap(
+          await api.POST('/api/visits/{visitId}/look-again', {
+            ...visit(action.visitId),
+            body: { version },
           }),
         );
       case 'take-off':

@@ -153,7 +153,8 @@ export function LogForm({ sheet, log, people }: { sheet: TreeSheet; log?: Log; p
       {bigMade && (
         <Alert variant="warning" className="py-2">
           The big cuts are done. Walk once round and look again before the small ones: does the rest still
-          hold?{' '}
+          hold? If not, say of the rest that it was not done, and once this is kept ask on the list of the day
+          what remains: the tree is judged as it stands now.{' '}
           <Button
             size="sm"
             variant={entry.lookedAgain ? 'primary' : 'outline-primary'}

@@ -1,3 +1,4 @@
+import { Fragment } from 'react';
 import { Link, useParams } from 'react-router';
 import type { Day, DaySummary } from '../api/client';
 import { DayNotes } from '../crew/DayNotes';
@@ -17,6 +18,7 @@ import { useTitle } from '../parts/useTitle';
 import { entryId } from './entry';
 import { FirstList, useFirstListAnswered } from './FirstList';
 import { IncidentForm } from './IncidentForm';
+import { LookAgain } from './LookAgain';
 import { TaskTicks } from './TaskTicks';
 import { TimeLeft } from './TimeLeft';
 import { WhoIsThere } from './WhoIsThere';
@@ -127,7 +129,12 @@ function RunningDay({ day, siteId }: { day: Day; siteId: number }) {
       {runs && <FirstList day={day} />}
       {runs && <WhoIsThere day={day} />}
       {runs && leads && answered && <TimeLeft day={day} />}
-      <Trees dayId={day.id} siteId={siteId} locked={runs && answered === false} />
+      <Trees
+        dayId={day.id}
+        siteId={siteId}
+        locked={runs && answered === false}
+        lookedAtAgain={runs && leads && answered}
+      />
       <TaskTicks day={day} today={today} />
       <IncidentForm
         day={{ siteId, dayId: day.id, on: day.data.on }}
@@ -137,7 +144,18 @@ function RunningDay({ day, siteId }: { day: Day; siteId: number }) {
   );
 }
 
-function Trees({ dayId, siteId, locked = false }: { dayId: number; siteId: number; locked?: boolean }) {
+function Trees({
+  dayId,
+  siteId,
+  locked = false,
+  lookedAtAgain = false,
+}: {
+  dayId: number;
+  siteId: number;
+  locked?: boolean;
+  /** Whether trees that are logged can be judged anew and come again. */
+  lookedAtAgain?: boolean;
+}) {
   const day = useDay(dayId);
   const waiting = useWaiting();
   if (!day.data) return <Loading error={day.error} />;
@@ -146,7 +164,8 @@ function Trees({ dayId, siteId, locked = false }: { dayId: number; siteId: numbe
   const sent = (visitId: number) =>
     waiting.data?.sent.some((item) => item.kind === 'log' && item.visitId === visitId);
   const begun = (visitId: number) => waiting.data?.entries.some((one) => one.id === entryId(visitId));
-  return day.data.visits.map((visit, i) => {
+  const trees = day.data.visits;
+  return trees.map((visit, i) => {
     const inside = (
       <>
         <span className="order">{i + 1}</span>
@@ -193,13 +212,17 @@ function Trees({ dayId, siteId, locked = false }: { dayId: number; siteId: numbe
         </div>
       );
     return visit.logged && !here(visit.id) ? (
-      <Link
-        key={visit.id}
-        className="limb-row text-decoration-none text-body"
-        to={'/sites/' + siteId + '/trees/' + visit.treeId}
-      >
-        {inside}
-      </Link>
+      <Fragment key={visit.id}>
+        <Link
+          className="limb-row text-decoration-none text-body"
+          to={'/sites/' + siteId + '/trees/' + visit.treeId}
+        >
+          {inside}
+        </Link>
+        {lookedAtAgain && trees.filter((one) => one.treeId === visit.treeId).at(-1) === visit && (
+          <LookAgain day={day.data} visit={visit} />
+        )}
+      </Fragment>
     ) : (
       <Link
         key={visit.id}

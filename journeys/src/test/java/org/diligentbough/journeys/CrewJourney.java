@@ -8,6 +8,7 @@ import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.BoundingBox;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.UUID;
 import java.util.stream.Collectors;
 import org.assertj.core.api.Assertions;
 import org.diligentbough.server.TestServer;
@@ -223,6 +224,26 @@ class CrewJourney {
             assertThat(helper.page.getByText("Answered before the first cut")).isVisible();
             TestServer.eventually(() ->
                     TestServer.get("/api/days/" + day + "/attendance").json().size() == 1);
+            long visit = day().at("/visits/0/id").longValue();
+            StringBuilder cuts = new StringBuilder();
+            for (JsonNode cut :
+                    TestServer.get("/api/visits/" + visit + "/sheet").json().get("cuts")) {
+                cuts.append(cuts.isEmpty() ? "" : ", ")
+                        .append("{\"limb\": \"%s\", \"outcome\": \"%s\"%s}"
+                                .formatted(
+                                        cut.get("limb").stringValue(),
+                                        cuts.isEmpty() ? "done" : "not-done",
+                                        cuts.isEmpty() ? ", \"wood\": \"sound\"" : ""));
+            }
+            TestServer.post("/api/visits/" + visit + "/log", """
+                            {"key": "%s", "on": "%s", "minutes": 20, "people": [%s], "prunings": "chipped", "shoots": 0, "cuts": [%s]}
+                            """.formatted(
+                                    UUID.randomUUID(), TestServer.TODAY, day().at("/people/0/id"), cuts))
+                    .expect(201);
+            leader.page.reload();
+            leader.press("Look again: what remains of R-1?");
+            assertThat(leader.page.locator(".limb-row")).hasCount(2);
+            assertThat(leader.page.locator(".limb-row").last()).not().containsText("logged");
             leader.press("Mabyn Crook goes");
             TestServer.eventually(() -> !TestServer.get("/api/days/" + day + "/attendance")
                     .json()

@@ -59,9 +59,11 @@ class CrewBoardTest {
 
     @AfterEach
     void nothingWaitsAnyMore() {
-        TestServer.sql("delete from tree_visit where work_day_id in (select id from work_day where site_id = " + site
-                + "); update work_day set state = 'called-off' where site_id = " + site
-                + "; delete from season_hours where site_id = " + site);
+        TestServer.sql(
+                "delete from tree_visit where not logged and work_day_id in (select id from work_day where site_id = "
+                        + site
+                        + "); update work_day set state = 'called-off' where site_id = " + site
+                        + "; delete from season_hours where site_id = " + site);
     }
 
     private static int version(long day) {
@@ -109,6 +111,64 @@ class CrewBoardTest {
                 .filteredOn(one -> one.get("id").longValue() == visits.get(2))
                 .singleElement()
                 .satisfies(one -> assertThat(one.get("crew").intValue()).isEqualTo(2));
+    }
+
+    @Test
+    void afterTheBigCutsWhatRemainsIsJudgedAnewAndIsTheCrewsNextTurn() {
+        long running = TestServer.day(site, TestServer.TODAY);
+        come(running, lena, abel);
+        long tree = TestServer.tree(site, "B-again");
+        post("/api/trees/" + tree + "/surveys", TestServer.walkJson()).expect(201);
+        long other = trees.get(3);
+        for (long one : List.of(tree, other)) {
+            post("/api/days/" + running + "/visits", "{\"version\": " + version(running) + ", \"treeId\": " + one + "}")
+                    .expect(201);
+        }
+        JsonNode planned = get("/api/days/" + running).expect(200).get("visits");
+        long first = planned.at("/0/id").longValue();
+        put(
+                        "/api/days/" + running + "/crews",
+                        "{\"version\": " + version(running) + ", \"crews\": ["
+                                + crew(
+                                        List.of(lena, abel),
+                                        List.of(first, planned.at("/1/id").longValue())) + "]}")
+                .expect(200);
+        String again = "/api/visits/" + first + "/look-again";
+        assertThat(post(again, "{\"version\": " + version(running) + "}").text())
+                .contains("not logged yet");
+        JsonNode cuts = get("/api/visits/" + first + "/sheet").expect(200).get("cuts");
+        assertThat(cuts.size()).isGreaterThan(1);
+        StringBuilder logged = new StringBuilder();
+        for (int i = 0; i < cuts.size(); i++) {
+            String limb = cuts.get(i).get("limb").stringValue();
+            logged.append(i == 0 ? "" : ", ")
+                    .append(
+                            i == 0
+                                    ? "{\"limb\": \"" + limb + "\", \"outcome\": \"done\", \"wood\": \"sound\"}"
+                                    : "{\"limb\": \"" + limb + "\", \"outcome\": \"not-done\"}");
+        }
+        post("/api/visits/" + first + "/log", """
+                        {"key": "%s", "on": "%s", "minutes": 20, "people": [%d, %d], "prunings": "chipped", "shoots": 0, "cuts": [%s]}
+                        """.formatted(UUID.randomUUID(), TestServer.TODAY, lena, abel, logged))
+                .expect(201);
+        JsonNode day = post(again, "{\"version\": " + version(running) + "}").expect(200);
+        JsonNode anew = day.get("visits").get(day.get("visits").size() - 1);
+        assertThat(anew.get("treeId").longValue()).isEqualTo(tree);
+        assertThat(anew.get("logged").booleanValue()).isFalse();
+        assertThat(anew.get("people")).hasSize(2);
+        assertThat(anew.get("cuts"))
+                .extracting(cut -> cut.get("limb").stringValue())
+                .doesNotContain(cuts.at("/0/limb").stringValue())
+                .isNotEmpty();
+        JsonNode turns = get("/api/days/" + running + "/crews").expect(200).at("/crews/0/turns");
+        assertThat(turns.at("/0/turn").stringValue())
+                .isEqualTo("visit-" + anew.get("id").longValue());
+        assertThat(post(again, "{\"version\": " + version(running) + "}").text())
+                .as("once is enough")
+                .contains("on a work day already");
+        put("/api/trees/" + tree + "/removal", """
+                        {"version": 0, "data": {"on": "%s", "grounds": "fell", "permission": "none wanted", "removedBy": "Lena"}}
+                        """.formatted(TestServer.TODAY)).expect(200);
     }
 
     @Test

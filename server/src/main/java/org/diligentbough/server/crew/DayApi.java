@@ -192,6 +192,12 @@ class DayApi {
         return service.peopleOf(visitId, change.version(), change.people());
     }
 
+    /** Judges what remains of a tree that was logged, and puts it on the running day again. */
+    @PostMapping("/visits/{visitId}/look-again")
+    DayView lookAgain(@PathVariable long visitId, @Valid @RequestBody VersionOnly change) {
+        return service.lookAgain(visitId, change.version());
+    }
+
     /** Moves a tree up or down among those of the day; sick trees stay last. */
     @PutMapping("/visits/{visitId}/place")
     DayView shiftVisit(@PathVariable long visitId, @Valid @RequestBody Shift shift) {

@@ -214,9 +214,41 @@ public class DayService {
         return changes.make(visit.workDayId(), version, () -> visits.drop(visitId));
     }
 
-    private VisitRow open(long visitId) {
-        VisitRow visit = visits.visit(visitId)
+    /**
+     * Judges a tree as it stands after what was logged of it on a day that runs, and puts what remains on that day again: with the
+     * same people, as the next turn of their crew.
+     *
+     * @throws ProblemException 422 when nothing remains, the tree is not logged yet, or the day is not today
+     */
+    @Transactional
+    public DayView lookAgain(long visitId, int version) {
+        VisitRow done = visit(visitId);
+        if (done.workDayId() == null || !done.logged()) {
+            throw ProblemException.wrongField("", "is not logged yet; log what was done first");
+        }
+        DayRow day = row(done.workDayId());
+        if (!day.onDay().equals(today.in(orchard.site(day.siteId()).zone()))) {
+            throw ProblemException.wrongField("", "is not of today; what remains stands in the tree's plan");
+        }
+        return changes.make(day.id(), version, () -> {
+            long again = placing.make(done.treeId(), day.id(), day.onDay(), new Wanted(null, null, false));
+            done.people().forEach(one -> visits.addPerson(again, one));
+            if (done.crew() != null) {
+                // The clock is laid out anew from there: it is the crew's next turn, since it began before all that are
+                // left.
+                int last = visits.visit(again).orElseThrow().place();
+                visits.clock(again, done.crew(), done.starts(), done.ends(), last);
+            }
+        });
+    }
+
+    private VisitRow visit(long visitId) {
+        return visits.visit(visitId)
                 .orElseThrow(() -> ProblemException.notFound("There is no such tree on a work day."));
+    }
+
+    private VisitRow open(long visitId) {
+        VisitRow visit = visit(visitId);
         if (visit.logged()) {
             throw ProblemException.wrongField("", "was logged already; correct its log instead");
         }

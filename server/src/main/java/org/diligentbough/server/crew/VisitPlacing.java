@@ -107,7 +107,9 @@ class VisitPlacing {
                     "/cuts",
                     onAnotherVisit
                             ? "is empty, and its yearly work is on a work day already; take it off there first"
-                            : "is empty; choose a cut at least");
+                            : chosen == null
+                                    ? "is empty: the tree's plan has nothing open that day"
+                                    : "is empty; choose a cut at least");
         }
         return visits.add(maker.row(treeId, dayId, work, shoots));
     }
