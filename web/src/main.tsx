@@ -3,10 +3,9 @@ import '@fontsource-variable/source-sans-3';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
-import { RouterProvider } from 'react-router';
 import { currentPersonId, passing, Problem, setCurrentPersonId } from './api/client';
 import { store } from './field/store';
-import { routed, router } from './app/App';
+import { App, routed } from './app/App';
 import { firstAnswers } from './app/first';
 import { showIn, unitsOf } from './parts/measure';
 import './theme.scss';
@@ -32,12 +31,12 @@ const show = () =>
   createRoot(document.getElementById('root')!).render(
     <StrictMode>
       <QueryClientProvider client={queries}>
-        <RouterProvider router={router} />
+        <App />
       </QueryClientProvider>
     </StrictMode>,
   );
 
-const answered = firstAnswers(queries, routed);
+const answered = firstAnswers(queries, routed());
 const begin = () => {
   showIn(unitsOf(currentPersonId()));
   void answered.finally(show);

@@ -1,6 +1,6 @@
-import { createBrowserRouter, type RouteObject } from 'react-router';
-import { Loading } from '../parts/Loading';
-import { Broken } from './Broken';
+import { lazy } from 'react';
+import { BrowserRouter, matchRoutes, type RouteObject, useLocation, useRoutes } from 'react-router';
+import { Guard } from './Broken';
 import { Frame } from './Frame';
 
 type View = () => Promise<React.ComponentType>;
@@ -52,33 +52,40 @@ const VIEWS: [path: string, view: View][] = [
   ['/sites/:siteId/visits/:visitId/log', () => import('../visit/LogView').then((is) => is.LogView)],
 ];
 
+/** A view as it is read: at once where it was read before it is come to, so that nothing stands in for it first. */
+function page([path, view]: [string, View]): RouteObject & { path: string; read: View } {
+  let Read: React.ComponentType | undefined;
+  const read = async () => (Read ??= await view());
+  const Later = lazy(async () => ({ default: await read() }));
+  return { path, read, Component: () => (Read ? <Read /> : <Later />) };
+}
+
+const PAGES = VIEWS.map(page);
+
 /** Every view has an address; the server answers each of them with this application. */
-export const router = createBrowserRouter([
+const ROUTES: RouteObject[] = [
   {
     element: <Frame />,
-    errorElement: <Broken />,
-    hydrateFallbackElement: <Loading error={null} />,
-    children: [
-      ...VIEWS.map(([path, view]): RouteObject => ({
-        path,
-        lazy: async () => ({ Component: await view() }),
-      })),
-      { path: '*', element: <p>There is nothing at this address.</p> },
-    ],
+    children: [...PAGES, { path: '*', element: <p>There is nothing at this address.</p> }],
   },
-]);
+];
+
+function Views() {
+  const { pathname } = useLocation();
+  return <Guard at={pathname}>{useRoutes(ROUTES)}</Guard>;
+}
+
+export const App = () => (
+  <BrowserRouter>
+    <Views />
+  </BrowserRouter>
+);
 
 /** Once the view that was come to is read. */
-export const routed = new Promise<void>((done) => {
-  if (router.state.initialized) done();
-  else {
-    const stop = router.subscribe((state) => {
-      if (!state.initialized) return;
-      stop();
-      done();
-    });
-  }
-});
+export async function routed(): Promise<void> {
+  const come = matchRoutes(PAGES, window.location)?.at(-1)?.route;
+  await PAGES.find((one) => one === come)?.read();
+}
 
 /**
  * A phone that goes out of reach has every view with it: those it did not need yet come one after another once the first
@@ -90,7 +97,7 @@ window.addEventListener('load', () =>
   window.setTimeout(
     () =>
       idle(async () => {
-        for (const [, view] of VIEWS) await view().catch(() => undefined);
+        for (const { read } of PAGES) await read().catch(() => undefined);
       }),
     QUIET_MS,
   ),

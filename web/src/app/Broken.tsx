@@ -1,8 +1,32 @@
-import { useRouteError } from 'react-router';
+import { Component } from 'react';
 
-/** Shown where a page broke: nothing entered is lost, and there is a way on. */
-export function Broken() {
-  const wrong = useRouteError();
+interface Props {
+  /** Where one is: what broke there says nothing of another place. */
+  at: string;
+  children: React.ReactNode;
+}
+
+/** Shows what can be done where a page broke. */
+export class Guard extends Component<Props, { wrong?: unknown; brokeAt?: string }> {
+  override state: { wrong?: unknown; brokeAt?: string } = {};
+
+  static getDerivedStateFromError(wrong: unknown) {
+    return { wrong };
+  }
+
+  static getDerivedStateFromProps({ at }: Props, state: { wrong?: unknown; brokeAt?: string }) {
+    if (state.wrong === undefined) return null;
+    if (state.brokeAt === undefined) return { brokeAt: at };
+    return state.brokeAt === at ? null : { wrong: undefined, brokeAt: undefined };
+  }
+
+  override render() {
+    return this.state.wrong === undefined ? this.props.children : <Broken wrong={this.state.wrong} />;
+  }
+}
+
+/** Nothing entered is lost, and there is a way on. */
+function Broken({ wrong }: { wrong: unknown }) {
   return (
     <main className="walk p-3">
       <h1>This page broke</h1>

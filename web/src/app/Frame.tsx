@@ -1,5 +1,5 @@
 import { useQueryClient } from '@tanstack/react-query';
-import { useEffect, useRef, useState, useSyncExternalStore } from 'react';
+import { Suspense, useEffect, useRef, useState, useSyncExternalStore } from 'react';
 import { Link, NavLink, Outlet, useLocation, useNavigate, useParams } from 'react-router';
 import { Form } from 'react-bootstrap';
 import { wantsLook } from '../field/outbox';
@@ -18,6 +18,7 @@ import { Undo } from './Undo';
 import { Keys } from './Keys';
 import { BeingJudged } from '../verdict/BeingJudged';
 import { Icon } from '../parts/Icon';
+import { Loading } from '../parts/Loading';
 import { showIn, unitsOf } from '../parts/measure';
 
 /** The path of the work across the top, the season under it, the place where the work is. */
@@ -124,7 +125,13 @@ export function Frame() {
       {ended && outside && <SignInBar />}
       {site && <BeingJudged siteId={site.id} />}
       <main id="page" tabIndex={-1}>
-        {ended && !outside && me ? <SignIn me={me} /> : <Outlet />}
+        {ended && !outside && me ? (
+          <SignIn me={me} />
+        ) : (
+          <Suspense fallback={<Loading />}>
+            <Outlet />
+          </Suspense>
+        )}
       </main>
       <Undo />
       {site && <PhoneBar siteId={site.id} walking={walking} role={role} />}

@@ -1,3 +1,4 @@
+import { month, time } from '../parts/format';
 import type { Item, Kind } from './outbox';
 
 export const KINDS: Record<Kind, string> = {
@@ -31,8 +32,7 @@ export function stateOf(item: Item): { word: string; code: string } {
 /** A time of day, and the day where it is another than today. */
 export function when(iso: string): string {
   const at = new Date(iso);
-  const time = at.toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' });
   return at.toDateString() === new Date().toDateString()
-    ? time
-    : at.toLocaleDateString('en-GB', { day: 'numeric', month: 'short' }) + ', ' + time;
+    ? time(iso)
+    : `${at.getDate()} ${month(at.getMonth())}, ${time(iso)}`;
 }

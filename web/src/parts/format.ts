@@ -2,14 +2,13 @@ import { lengthInWords, weightInWords } from './measure';
 
 /** Numbers and dates as people write them. */
 
-/** Made when it is first wanted: each takes a slow phone some 40 ms. */
-function formatter(options: Intl.DateTimeFormatOptions) {
-  let made: Intl.DateTimeFormat | undefined;
-  return { format: (at: Date) => (made ??= new Intl.DateTimeFormat('en-GB', options)).format(at) };
-}
-const day = formatter({ day: 'numeric', month: 'short', year: 'numeric', timeZone: 'UTC' });
-const dayOnly = formatter({ day: 'numeric', month: 'short', timeZone: 'UTC' });
-const moment = formatter({ dateStyle: 'medium', timeStyle: 'short' });
+// Written by hand: the browser's own formatters take a slow phone some 40 ms each before the first date stands.
+const MONTHS = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sept', 'Oct', 'Nov', 'Dec'];
+const WEEKDAYS = ['Sun', 'Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat'];
+const two = (value: number) => String(value).padStart(2, '0');
+
+/** Feb, from 0 for January. */
+export const month = (index: number) => MONTHS[index]!;
 
 /** 29 %, and under one per cent still something. */
 export function percent(share: number): string {
@@ -27,22 +26,30 @@ export const centimetres = (value: number) => lengthInWords(value, 'cm');
 export const kilos = weightInWords;
 
 /** 16 Feb 2027 */
-export const date = (iso: string) => day.format(new Date(iso + 'T00:00:00Z'));
+export const date = (iso: string) => dayAndMonth(iso) + ' ' + iso.slice(0, 4);
 
 /** Tue */
-export const weekday = (iso: string) =>
-  new Date(iso + 'T00:00:00Z').toLocaleDateString('en-GB', { weekday: 'short', timeZone: 'UTC' });
+export const weekday = (iso: string) => WEEKDAYS[new Date(iso + 'T00:00:00Z').getUTCDay()]!;
 
 /** 16 Feb */
-export const dayAndMonth = (iso: string) => dayOnly.format(new Date(iso + 'T00:00:00Z'));
+export const dayAndMonth = (iso: string) => +iso.slice(8, 10) + ' ' + month(+iso.slice(5, 7) - 1);
 
 /** 1 Feb – 31 Mar 2027 */
 export function dates(from: string, to: string): string {
   return (from.slice(0, 4) === to.slice(0, 4) ? dayAndMonth(from) : date(from)) + ' – ' + date(to);
 }
 
+/** 14:05, as clocks show it here. */
+export function time(iso: string): string {
+  const at = new Date(iso);
+  return two(at.getHours()) + ':' + two(at.getMinutes());
+}
+
 /** 16 Feb 2027, 14:05 */
-export const dateTime = (iso: string) => moment.format(new Date(iso));
+export function dateTime(iso: string): string {
+  const at = new Date(iso);
+  return `${at.getDate()} ${month(at.getMonth())} ${at.getFullYear()}, ${time(iso)}`;
+}
 
 /** about 40 person-minutes, about 2¼ person-hours: two people an hour are 2 person-hours. */
 export const personMinutes = (value: number) => minutes(value).replace(/(minutes?|hours?)$/, 'person-$1');

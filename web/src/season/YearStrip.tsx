@@ -1,6 +1,6 @@
 import { type ReactNode, useSyncExternalStore } from 'react';
 import type { SeasonWindow } from '../api/client';
-import { dates, words } from '../parts/format';
+import { dates, month, words } from '../parts/format';
 import { WORK } from '../vocabulary/season';
 
 /** Room for the months' names and for today's above them. */
@@ -65,7 +65,7 @@ export function YearFrame({ year, label, children }: { year: Year; label: string
   )
     months.push({
       iso: first.toISOString().slice(0, 10),
-      name: first.toLocaleString('en-GB', { month: 'short', timeZone: 'UTC' }).slice(0, year.narrow ? 1 : 3),
+      name: month(first.getUTCMonth()).slice(0, year.narrow ? 1 : 3),
     });
   return (
     <svg viewBox={`0 0 ${year.width} ${height}`} role="group" aria-label={label}>

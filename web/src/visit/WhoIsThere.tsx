@@ -7,6 +7,7 @@ import { attendanceItem } from '../field/items';
 import type { Item } from '../field/outbox';
 import { useSend } from '../field/useSend';
 import { useWaiting } from '../field/useWaiting';
+import { time } from '../parts/format';
 import { ProblemAlert } from '../parts/ProblemAlert';
 
 /** Somebody as they stand on this phone: what the server knows, and what waits here to be sent. */
@@ -14,9 +15,6 @@ interface Presence {
   cameAt?: string;
   wentAt?: string;
 }
-
-const clock = (iso: string) =>
-  new Date(iso).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' });
 
 /** How somebody stands last. */
 export function presenceOf(personId: number, kept: Attendance[], waiting: Item[]): Presence {
@@ -75,8 +73,8 @@ export function WhoIsThere({ day }: { day: Day }) {
             <span className="flex-grow-1">
               {one.name}{' '}
               <span className="faint small">
-                {now.cameAt && clock(now.cameAt)}
-                {now.wentAt && '–' + clock(now.wentAt)}
+                {now.cameAt && time(now.cameAt)}
+                {now.wentAt && '–' + time(now.wentAt)}
               </span>
             </span>
             <Button

@@ -89,19 +89,19 @@ public record Rulebook(
     /** When trees of a kind may be cut at a site, with what was seen of them there. */
     public CuttingCalendar calendar(Site site, Species kind, boolean trained, Seen seen) {
         Knowledge own = of(kind).knowledge;
-        return new CuttingCalendar(windows, stages, own, species, site, new Climate(site, own), kind, trained, seen);
+        return new CuttingCalendar(windows, stages, own, species, site, Climate.of(site, own), kind, trained, seen);
     }
 
     /** The year of a kind at a site besides its windows. */
     public KindYear year(Site site, Species kind, Seen seen) {
         Knowledge own = of(kind).knowledge;
         return new KindYear(
-                kind, new Climate(site, own), calendar(site, kind, false, seen).stages(), care, own);
+                kind, Climate.of(site, own), calendar(site, kind, false, seen).stages(), care, own);
     }
 
     /** The work that is due for a whole orchard on some of {@code days}. */
     public List<CareTable.Due> care(Site site, LocalDateRange days) {
-        return care.due(new Climate(site, knowledge), days);
+        return care.due(Climate.of(site, knowledge), days);
     }
 
     /** When the surveyed tree may be cut, with what was seen of its kind and of itself. */

@@ -12,6 +12,7 @@ import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Collections;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -50,20 +51,58 @@ public final class Climate {
 
     private record YearAndBase(int year, double baseC) {}
 
+    /** What a climate follows from. */
+    private record From(
+            boolean southern,
+            List<Double> meanC,
+            List<Double> rainMm,
+            Optional<Site.Extremes> extremes,
+            double swingC,
+            double dryMonthMm,
+            double driestDays,
+            double frostProneMinC,
+            double frostProneMeanC) {}
+
+    private static final int MOST_KEPT = 64;
+    /** Of a site every kind and every tree asks for the same climate, again and again: what it sums up is kept. */
+    private static final Map<From, Climate> KEPT =
+            Collections.synchronizedMap(new LinkedHashMap<>(MOST_KEPT, 0.75f, true) {
+                @Override
+                protected boolean removeEldestEntry(Map.Entry<From, Climate> eldest) {
+                    return size() > MOST_KEPT;
+                }
+            });
+
     /** The climate of a site; a swing of days, dry months and frost are as the figures say. */
-    public Climate(Site site, Knowledge knowledge) {
-        this.southern = site.southern();
-        this.meanC = turned(site.monthlyMeanC());
-        this.rainMm = turned(site.monthlyRainMm());
-        this.extremes = site.extremes()
+    public static Climate of(Site site, Knowledge knowledge) {
+        return KEPT.computeIfAbsent(
+                new From(
+                        site.southern(),
+                        List.copyOf(site.monthlyMeanC()),
+                        List.copyOf(site.monthlyRainMm()),
+                        site.extremes()
+                                .map(known -> new Site.Extremes(
+                                        List.copyOf(known.monthlyMinC()), List.copyOf(known.monthlyMaxC()))),
+                        knowledge.get(DAILY_SWING_C),
+                        knowledge.get(DRY_MONTH_MM),
+                        knowledge.get(DRIEST_DAYS),
+                        knowledge.get(FROST_PRONE_MIN_C),
+                        knowledge.get(FROST_PRONE_MEAN_C)),
+                Climate::new);
+    }
+
+    private Climate(From from) {
+        this.southern = from.southern();
+        this.meanC = turned(from.meanC());
+        this.rainMm = turned(from.rainMm());
+        this.extremes = from.extremes()
                 .map(known -> new Site.Extremes(turned(known.monthlyMinC()), turned(known.monthlyMaxC())));
-        this.swingC = knowledge.get(DAILY_SWING_C);
-        this.dryMonthMm = knowledge.get(DRY_MONTH_MM);
-        this.driestDays = (int) knowledge.get(DRIEST_DAYS);
+        this.swingC = from.swingC();
+        this.dryMonthMm = from.dryMonthMm();
+        this.driestDays = (int) from.driestDays();
         this.frostProne = IntStream.range(0, 12)
-                .mapToObj(month -> extremes.map(
-                                known -> known.monthlyMinC().get(month) < knowledge.get(FROST_PRONE_MIN_C))
-                        .orElse(meanC.get(month) < knowledge.get(FROST_PRONE_MEAN_C)))
+                .mapToObj(month -> extremes.map(known -> known.monthlyMinC().get(month) < from.frostProneMinC())
+                        .orElse(meanC.get(month) < from.frostProneMeanC()))
                 .toList();
     }
 

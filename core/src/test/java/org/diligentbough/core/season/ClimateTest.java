@@ -7,14 +7,16 @@ import static org.diligentbough.core.SurveyBuilder.RULES;
 
 import java.time.LocalDate;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import org.diligentbough.core.knowledge.Figure;
 import org.diligentbough.core.orchard.Policy;
 import org.diligentbough.core.orchard.Site;
 import org.junit.jupiter.api.Test;
 
 class ClimateTest {
     private static Climate of(Site site) {
-        return new Climate(site, RULES.knowledge());
+        return Climate.of(site, RULES.knowledge());
     }
 
     private static Climate means(List<Double> meanC) {
@@ -92,6 +94,20 @@ class ClimateTest {
         assertThat(south.north(LocalDate.of(2027, 10, 1))).isEqualTo("2027-04-01");
         assertThat(south.warmthReached(500, 4, 2027)).isEqualTo(north.warmthReached(500, 4, 2027));
         assertThat(south.lastFrost(2027)).isEqualTo(north.lastFrost(2027));
+    }
+
+    @Test
+    void ofTwoSitesAndOfTwoSetsOfFiguresEachHasItsOwn() {
+        LocalDate day = LocalDate.of(2027, 6, 15);
+        double swingC = RULES.knowledge().get(Figure.DAILY_SWING_C);
+        Climate wider = Climate.of(
+                Sites.at(52, Sites.MEAN_C, Sites.RAIN_MM),
+                RULES.with(Map.of(Figure.DAILY_SWING_C, swingC + 4)).knowledge());
+        assertThat(means(Sites.MEAN_C).maxC(day) - means(Sites.MEAN_C).minC(day))
+                .isCloseTo(swingC, within(1e-9));
+        assertThat(wider.maxC(day) - wider.minC(day)).isCloseTo(swingC + 4, within(1e-9));
+        assertThat(means(Sites.always(12)).meanC(day)).isCloseTo(12, within(1e-9));
+        assertThat(of(Sites.at(-52, Sites.MEAN_C, Sites.RAIN_MM)).meanC(day)).isLessThan(8);
     }
 
     @Test

@@ -31,7 +31,7 @@ class KindYearTest {
         LocalDate cool = (LocalDate) last.arguments().get(1);
         assertThat(last.arguments().get(0)).isEqualTo(90);
         assertThat(last.arguments().get(2)).isEqualTo(cool.minusDays(90));
-        Climate climate = new Climate(MEDITERRANEAN, RULES.knowledge());
+        Climate climate = Climate.of(MEDITERRANEAN, RULES.knowledge());
         assertThat(climate.minC(cool)).isLessThan(8);
         assertThat(climate.minC(cool.minusDays(1))).isGreaterThanOrEqualTo(8);
     }

@@ -115,7 +115,7 @@ class WeatherTest {
 
     @Test
     void simulatedWeatherIsTheSameForAPlaceADayAndASeed() {
-        Climate climate = new Climate(Sites.midLatitude(), RULES.knowledge());
+        Climate climate = Climate.of(Sites.midLatitude(), RULES.knowledge());
         List<Weather.Day> once = new SimulatedWeather(climate, 7).from(DAY, 10);
         assertThat(new SimulatedWeather(climate, 7).from(DAY, 10)).isEqualTo(once);
         assertThat(new SimulatedWeather(climate, 7).from(DAY.plusDays(4), 1)).containsExactly(once.get(4));
@@ -124,7 +124,7 @@ class WeatherTest {
 
     @Test
     void simulatedWeatherKeepsToTheClimateAndComesInSpells() {
-        Climate climate = new Climate(Sites.midLatitude(), RULES.knowledge());
+        Climate climate = Climate.of(Sites.midLatitude(), RULES.knowledge());
         List<Weather.Day> days = new SimulatedWeather(climate, 7).from(LocalDate.of(2020, 1, 1), 365 * 12);
         double rain = days.stream().mapToDouble(Weather.Day::rainMm).sum() / 12;
         double usual = Sites.RAIN_MM.stream().mapToDouble(mm -> mm).sum();

@@ -260,7 +260,7 @@ public class WoodService {
 
     /** Trees whose grade is worse than a year ago, the worst first. */
     public List<TreeWood> gotWorse(long siteId) {
-        return woodOf(siteId).stream()
+        return woodOf(siteId, Map.of()).stream()
                 .filter(tree -> tree.grade() != null
                         && tree.was() != null
                         && tree.grade().compareTo(tree.was()) > 0)

@@ -175,10 +175,10 @@ public class JudgementService {
                 .orElseThrow(() -> ProblemException.notFound("This tree has not been surveyed yet."));
     }
 
-    /** When a tree as it stands today may be cut; empty while nobody has walked to it. */
+    /** When a tree as it was found last may be cut: no cut changes that. Empty while nobody has walked to it. */
     public Optional<CuttingCalendar> calendar(long treeId) {
-        return records.standing(treeId, todayAt(treeId))
-                .map(standing -> siteRules.of(orchard.tree(treeId).siteId()).calendar(standing.survey()));
+        return surveys.lastUpTo(treeId, todayAt(treeId))
+                .map(survey -> siteRules.of(orchard.tree(treeId).siteId()).calendar(survey));
     }
 
     /** The judgement as of today. */

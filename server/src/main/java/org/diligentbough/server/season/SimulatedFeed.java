@@ -30,6 +30,6 @@ class SimulatedFeed implements WeatherFeed {
     @Override
     public List<Weather.Day> days(SiteRow site, LocalDate from, int days) {
         long seed = Math.round(site.latitude() * 100) * 40_000 + Math.round(site.longitude() * 100);
-        return new SimulatedWeather(new Climate(site.data().toSite(), rules.knowledge()), seed).from(from, days);
+        return new SimulatedWeather(Climate.of(site.data().toSite(), rules.knowledge()), seed).from(from, days);
     }
 }

@@ -94,7 +94,18 @@ public class SurveyService {
         return upTo(day, tree, site(tree), sightings.of(tree.siteId(), tree.species(), day), surveys.ofTree(treeId));
     }
 
-    /** The same of many trees of a site at once, each asked for once; trees nobody has walked to are left out. */
+    /** The last survey of a tree up to a day, as of that day; empty where nobody had walked to it by then. */
+    public Optional<Survey> lastUpTo(long treeId, LocalDate day) {
+        TreeRow tree = orchard.tree(treeId);
+        List<SurveyRow> last = surveys.ofTree(treeId).stream()
+                .filter(survey -> !survey.surveyedOn().isAfter(day))
+                .limit(1)
+                .toList();
+        return upTo(day, tree, site(tree), sightings.of(tree.siteId(), tree.species(), day), last).stream()
+                .findFirst();
+    }
+
+    /** All surveys up to a day of many trees of a site at once, each asked for once; trees nobody has walked to are left out. */
     public Map<Long, List<Survey>> upTo(LocalDate day, SiteRow site, List<TreeRow> trees, List<SurveyRow> ofSite) {
         Map<Long, List<SurveyRow>> byTree = ofSite.stream().collect(Collectors.groupingBy(SurveyRow::treeId));
         Map<String, Seen> seen = new HashMap<>();
