@@ -4,6 +4,9 @@ import { VitePWA } from 'vite-plugin-pwa';
 import type { Plugin } from 'vite';
 import { defineConfig } from 'vitest/config';
 
+/** What people begin with. */
+const FIRST_VIEWS = ['TodayView', 'OrchardView', 'WalkPicker', 'TreePage'];
+
 /**
  * Tells public/early.js which files the views need that people begin with, so that they are fetched beside the
  * application and not after it.
@@ -24,10 +27,28 @@ const firstViews = (): Plugin => ({
         }
         return found;
       };
-      const views = ['TodayView', 'OrchardView', 'WalkPicker', 'TreePage'].map(
+      const views = FIRST_VIEWS.map(
         (name) => name + '=' + [...all(chunks.find((one) => one.name === name)!.fileName)].join(','),
       );
       return html.replace('src="/early.js"', 'src="/early.js" data-views="' + views.join(' ') + '"');
+    },
+  },
+});
+
+/** What is used at once is read at once, while it still comes: read function by function it keeps a slow phone twice as long. */
+const READ_AT_ONCE = '//# allFunctionsCalledOnLoad\n';
+const readAtOnce = (): Plugin => ({
+  name: 'read-at-once',
+  apply: 'build',
+  generateBundle: {
+    order: 'post',
+    handler(_, bundle) {
+      for (const chunk of Object.values(bundle))
+        if (
+          chunk.type === 'chunk' &&
+          (chunk.isEntry || chunk.name === 'shared' || FIRST_VIEWS.includes(chunk.name))
+        )
+          chunk.code = READ_AT_ONCE + chunk.code;
     },
   },
 });
@@ -52,6 +73,7 @@ export default defineConfig({
   plugins: [
     react(),
     firstViews(),
+    readAtOnce(),
     packed(),
     VitePWA({
       registerType: 'autoUpdate',
@@ -87,7 +109,7 @@ export default defineConfig({
               name: 'shared',
               minShareCount: 2,
               includeDependenciesRecursively: false,
-              test: /\/src\/(vocabulary\/|parts\/(May|State)|today\/TodayBoard|crew\/DayRow|wood\/(GradeBox|RemovalRegister)|orchard\/(SitePlan|Welcome)|[a-z]+\/([a-zA-Z]*[qQ]ueries|orchard|jobs|layers)\.)/,
+              test: /react-bootstrap\/esm\/ProgressBar|\/src\/(vocabulary\/|parts\/(May|State|useAskOnce)|today\/TodayBoard|crew\/DayRow|wood\/(GradeBox|RemovalRegister)|orchard\/(SitePlan|planMarks|planView|useMoved|Welcome)|[a-z]+\/([a-zA-Z]*[qQ]ueries|orchard|jobs|layers)\.)/,
             },
           ],
         },

@@ -9,7 +9,6 @@
   const tree = /^\/trees\/(\d+)$/.exec(rest || '');
   if (site) {
     const at = '/api/sites/' + site;
-    ask.push(at + '/judging');
     if (!rest.startsWith('/season/')) ask.push(at + '/season');
     if (rest === '' || rest === '/today') ask.push(at);
     if (rest === '' || rest === '/today') ask.push(at + '/today');

@@ -8,7 +8,7 @@ import { LEAD, May } from '../parts/May';
 import { ProblemAlert } from '../parts/ProblemAlert';
 import { State } from '../parts/State';
 import { date, metres, percent, words, Words } from '../parts/format';
-import { useAfterFirst } from '../parts/useAfterFirst';
+import { NARROW, useAfterFirst } from '../parts/useAfterFirst';
 import { useTitle } from '../parts/useTitle';
 import { TodayBoard } from '../today/TodayBoard';
 import { DiseasePanel } from '../wood/DiseasePanel';
@@ -33,8 +33,8 @@ const COLUMNS = [
   ['surveyed', 'Surveyed'],
 ] as const;
 
-/** Rows of the register that a first screen holds. */
-const FIRST_SCREEN = 12;
+/** Rows of the register that are seen first: on a phone they lie under what is to be done today and the plan. */
+const FIRST_SCREEN = NARROW ? 4 : 12;
 
 /** What the plan shows beside kinds and states, one at a time. */
 const LAYERS = [

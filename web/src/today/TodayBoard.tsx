@@ -5,6 +5,7 @@ import { DayRow } from '../crew/DayRow';
 import { Loading } from '../parts/Loading';
 import { State } from '../parts/State';
 import { dayAndMonth, personMinutes, words } from '../parts/format';
+import { useBelowFirst } from '../parts/useAfterFirst';
 import { REPORTS } from '../vocabulary/visit';
 import { useBoard } from './queries';
 
@@ -13,6 +14,7 @@ const SHOWN = 6;
 /** What the site asks for today, in few lines where it stands above other work: what is dangerous, what is open and closes first, what is held, which days lack people. */
 export function TodayBoard({ siteId, short = false }: { siteId: number; short?: boolean }) {
   const board = useBoard(siteId);
+  const below = useBelowFirst();
   if (!board.data) return <Loading error={board.error} />;
   const { reports, dangers, open, byWeather, coming, held, tasks, worse = [], days } = board.data;
   const tree = (id: number) => '/sites/' + siteId + '/trees/' + id;
@@ -107,65 +109,71 @@ export function TodayBoard({ siteId, short = false }: { siteId: number; short?: 
           </div>
         )}
       </div>
-      {tasks.length > 0 && (
-        <div aria-label="Tasks due" role="group">
-          <h2>
-            <Link to={'/sites/' + siteId + '/tasks'}>Tasks due</Link>
-          </h2>
-          <ul>
-            {tasks.slice(0, SHOWN).map((task) => (
-              <li key={task.key ?? task.id}>
-                {task.data.title}
-                {task.tag ? (
-                  <>
-                    , <Link to={tree(task.data.treeId!)}>{task.tag}</Link>
-                  </>
-                ) : (
-                  task.data.species && ', ' + words(task.data.species)
-                )}{' '}
-                <span className="faint">until {dayAndMonth(task.data.closes)}</span>
-                {task.state === 'missed' && (
-                  <>
-                    {' '}
-                    <State code="no" word="missed" />
-                  </>
+      {below && (
+        <>
+          {tasks.length > 0 && (
+            <div aria-label="Tasks due" role="group">
+              <h2>
+                <Link to={'/sites/' + siteId + '/tasks'}>Tasks due</Link>
+              </h2>
+              <ul>
+                {tasks.slice(0, SHOWN).map((task) => (
+                  <li key={task.key ?? task.id}>
+                    {task.data.title}
+                    {task.tag ? (
+                      <>
+                        , <Link to={tree(task.data.treeId!)}>{task.tag}</Link>
+                      </>
+                    ) : (
+                      task.data.species && ', ' + words(task.data.species)
+                    )}{' '}
+                    <span className="faint">until {dayAndMonth(task.data.closes)}</span>
+                    {task.state === 'missed' && (
+                      <>
+                        {' '}
+                        <State code="no" word="missed" />
+                      </>
+                    )}
+                    {task.dayOn && (
+                      <span className="faint">, on the work day of {dayAndMonth(task.dayOn)}</span>
+                    )}
+                  </li>
+                ))}
+                {tasks.length > SHOWN && (
+                  <li>
+                    <Link to={'/sites/' + siteId + '/tasks'}>and {tasks.length - SHOWN} more</Link>
+                  </li>
                 )}
-                {task.dayOn && <span className="faint">, on the work day of {dayAndMonth(task.dayOn)}</span>}
-              </li>
-            ))}
-            {tasks.length > SHOWN && (
-              <li>
-                <Link to={'/sites/' + siteId + '/tasks'}>and {tasks.length - SHOWN} more</Link>
-              </li>
+              </ul>
+            </div>
+          )}
+          {worse.length > 0 && (
+            <div aria-label="Wood that got worse" role="group">
+              <h2>Wood that got worse in a year</h2>
+              <ul>
+                {worse.slice(0, SHOWN).map((one) => (
+                  <li key={one.treeId}>
+                    <Link to={tree(one.treeId) + '?pane=wood'}>{one.tag}</Link> {words(one.species)}:{' '}
+                    {one.was} to <strong>{one.grade}</strong>, {one.worst}
+                  </li>
+                ))}
+                {worse.length > SHOWN && <li>and {worse.length - SHOWN} more</li>}
+              </ul>
+            </div>
+          )}
+          <div aria-label="Work days" role="group">
+            <h2>Work days</h2>
+            {days.length === 0 && (
+              <p className="mb-0">
+                None is planned. <Link to={'/sites/' + siteId + '/days'}>Plan one</Link>
+              </p>
             )}
-          </ul>
-        </div>
-      )}
-      {worse.length > 0 && (
-        <div aria-label="Wood that got worse" role="group">
-          <h2>Wood that got worse in a year</h2>
-          <ul>
-            {worse.slice(0, SHOWN).map((one) => (
-              <li key={one.treeId}>
-                <Link to={tree(one.treeId) + '?pane=wood'}>{one.tag}</Link> {words(one.species)}: {one.was} to{' '}
-                <strong>{one.grade}</strong>, {one.worst}
-              </li>
+            {days.map((day) => (
+              <DayRow key={day.id} day={day} siteId={siteId} />
             ))}
-            {worse.length > SHOWN && <li>and {worse.length - SHOWN} more</li>}
-          </ul>
-        </div>
+          </div>
+        </>
       )}
-      <div aria-label="Work days" role="group">
-        <h2>Work days</h2>
-        {days.length === 0 && (
-          <p className="mb-0">
-            None is planned. <Link to={'/sites/' + siteId + '/days'}>Plan one</Link>
-          </p>
-        )}
-        {days.map((day) => (
-          <DayRow key={day.id} day={day} siteId={siteId} />
-        ))}
-      </div>
     </section>
   );
 }
