@@ -3,7 +3,7 @@ import type { Drawing, LimbAnswer } from '../api/client';
 import { compass } from '../parts/format';
 import { acrossOf, type Camera, downOf, turned } from './camera';
 import { type Inked, layPaper, paint } from './ink';
-import { CutMark, Hit, Tags, type DrawnWound, WoundMark } from './limbs';
+import { CutMark, Hit, Tags, tagsOf, type DrawnWound, WoundMark } from './limbs';
 import { Shares, SmallWood } from './leaves';
 import type { Mark } from './marks';
 import type { Standing, View } from './projection';
@@ -112,6 +112,14 @@ export function TreeDrawing({
   const mains = standing.filter((one) => one.limb.parent == null).length;
   const wood = new Map(skeleton.limbs.map((body) => [body.id, body]));
   const side = sheet.at(0);
+  const tags = plain
+    ? []
+    : tagsOf(skeleton.limbs, places, text, {
+        left: box.left,
+        right: box.left + box.wide,
+        top: box.top,
+        bottom: box.top + box.high,
+      });
   return (
     <div
       className="tree-drawing"
@@ -184,19 +192,10 @@ export function TreeDrawing({
               places={places}
               text={text}
               light={light}
+              tags={tags}
             />
           )}
-          {!plain && (
-            <Tags
-              limbs={skeleton.limbs}
-              places={places}
-              text={text}
-              picked={picked}
-              goes={goes}
-              onPick={onPick}
-              sheet={{ left: box.left, right: box.left + box.wide, top: box.top, bottom: box.top + box.high }}
-            />
-          )}
+          {!plain && <Tags placed={tags} text={text} picked={picked} goes={goes} onPick={onPick} />}
         </g>
       </svg>
     </div>

@@ -54,3 +54,34 @@ export function placeLabels(
     return { id: wish.id, ...found, lineTo: gone > text * 2 ? { x: wish.x, y: wish.y } : undefined };
   });
 }
+
+/** Room a share takes, in heights of its letters. */
+const SHARE_WIDE = 2.4;
+const SHARE_HIGH = 1.1;
+
+/** A share of light by where the leaf hangs. */
+export interface Share {
+  id: string;
+  x: number;
+  y: number;
+  share: number;
+}
+
+/** Lays shares where they lie on no tag and on none before them, a little up or down where that helps; others are left out. */
+export function placeShares(wishes: Share[], text: number, tags: Placed[]): Share[] {
+  const placed: Share[] = [];
+  for (const wish of wishes) {
+    const free = (y: number) =>
+      placed.every(
+        (one) => Math.abs(one.x - wish.x) > SHARE_WIDE * text || Math.abs(one.y - y) > SHARE_HIGH * text,
+      ) &&
+      tags.every(
+        (tag) =>
+          Math.abs(tag.x - wish.x) >= (SHARE_WIDE * text + widthOf(tag.id, text)) / 2 ||
+          Math.abs(tag.y - y) >= SHARE_HIGH * text,
+      );
+    const y = [0, 1, -1, 2, -2].map((step) => wish.y + step * SHARE_HIGH * text).find(free);
+    if (y !== undefined) placed.push({ ...wish, y });
+  }
+  return placed;
+}

@@ -1,6 +1,8 @@
 import type { Drawing } from '../api/client';
+import { type Placed, placeShares } from './labels';
 import type { Places } from './limbs';
 import type { Standing } from './projection';
+import type { Point } from './skeleton';
 
 /** Small wood that was not entered: where its leaf is taken to be, so that nobody takes it for something seen. */
 export function SmallWood({
@@ -41,35 +43,29 @@ export function SmallWood({
   );
 }
 
-/** Room a share takes, in heights of its letters. */
-const WIDE = 2.4;
-const HIGH = 1.1;
-
-/** The light on limbs' leaf, in per cent, where the leaf hangs; where two would lie on each other the first stands. */
+/** The light on limbs' leaf, in per cent, where the leaf hangs; what would lie on another word is left out. */
 export function Shares({
   standing,
   places,
   text,
   light,
+  tags,
 }: {
   standing: Standing[];
   places: Places;
   text: number;
   light: Map<string, number>;
+  /** Where tags stand. */
+  tags: Placed[];
 }) {
-  const placed: { id: string; x: number; y: number; share: number }[] = [];
-  for (const { limb, left } of standing) {
+  const wishes = standing.flatMap(({ limb, left }) => {
     const share = light.get(limb.id);
-    if (!limb.leafCentre || left < 0.5 || share === undefined) continue;
+    if (!limb.leafCentre || left < 0.5 || share === undefined) return [];
     const { eastM, northM, upM } = limb.leafCentre;
-    const x = places.across([eastM, northM, upM]);
-    const y = places.down([eastM, northM, upM]);
-    const free = placed.every(
-      (other) => Math.abs(other.x - x) > WIDE * text || Math.abs(other.y - y) > HIGH * text,
-    );
-    if (free) placed.push({ id: limb.id, x, y, share });
-  }
-  return placed.map(({ id, x, y, share }) => (
+    const at: Point = [eastM, northM, upM];
+    return [{ id: limb.id, x: places.across(at), y: places.down(at), share }];
+  });
+  return placeShares(wishes, text, tags).map(({ id, x, y, share }) => (
     <text
       key={id}
       x={x}

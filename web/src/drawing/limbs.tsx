@@ -1,7 +1,7 @@
 import type { LimbAnswer, LimbDrawing } from '../api/client';
 import { centimetres } from '../parts/format';
 import { VERDICTS } from '../vocabulary/verdict';
-import { placeLabels } from './labels';
+import { type Placed, placeLabels } from './labels';
 import type { Mark } from './marks';
 import { type Body, on, type Point } from './skeleton';
 
@@ -106,26 +106,15 @@ export function CutMark({
   );
 }
 
-/** The tags at the limbs' ends: none lies on another. */
-export function Tags({
-  limbs,
-  places,
-  text,
-  picked,
-  goes,
-  onPick,
-  sheet,
-}: {
-  limbs: Body[];
-  places: Places;
-  text: number;
-  picked?: string;
-  goes: (id: string) => boolean;
-  onPick?: (id: string) => void;
-  sheet: { left: number; right: number; top: number; bottom: number };
-}) {
+/** Where tags stand, at the limbs' ends: none lies on another. */
+export function tagsOf(
+  limbs: Body[],
+  places: Places,
+  text: number,
+  sheet: { left: number; right: number; top: number; bottom: number },
+): Placed[] {
   const thickestFirst = [...limbs].sort((one, other) => other.widths[0]! - one.widths[0]!);
-  const placed = placeLabels(
+  return placeLabels(
     thickestFirst.map((body) => {
       const end = body.axis[body.axis.length - 1]!;
       const before = body.axis[Math.max(0, body.axis.length - 4)]!;
@@ -139,6 +128,22 @@ export function Tags({
     text,
     sheet,
   );
+}
+
+/** The tags of limbs. */
+export function Tags({
+  placed,
+  text,
+  picked,
+  goes,
+  onPick,
+}: {
+  placed: Placed[];
+  text: number;
+  picked?: string;
+  goes: (id: string) => boolean;
+  onPick?: (id: string) => void;
+}) {
   return placed.map(({ id, x, y, lineTo }) => (
     <g key={id}>
       {lineTo && (

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import type { Drawing, LimbDrawing } from '../api/client';
 import { turned, acrossOf, downOf } from './camera';
-import { placeLabels, widthOf } from './labels';
+import { placeLabels, placeShares, widthOf } from './labels';
 import { asItStands } from './projection';
 import { chance } from './seed';
 import { on, type Point, skeletonOf } from './skeleton';
@@ -132,5 +132,22 @@ describe('the tree as it is drawn', () => {
         expect(apart, one.id + ' on ' + other.id).toBe(true);
       }
     }
+    // In the middle of each limb, where most tags are in the way.
+    const shares = placeShares(
+      skeleton.limbs.map((body) => {
+        const [e, n, u] = body.axis[Math.floor(body.axis.length / 2)]!;
+        return { id: body.id, x: acrossOf(t, e, n, u), y: downOf(t, e, n, u), share: 0.5 };
+      }),
+      text,
+      placed,
+    );
+    expect(shares.length).toBeGreaterThan(5);
+    for (const share of shares)
+      for (const tag of placed) {
+        const apart =
+          Math.abs(share.x - tag.x) >= widthOf('50 %', text) / 2 - text * 0.2 + widthOf(tag.id, text) / 2 ||
+          Math.abs(share.y - tag.y) >= text - 1e-9;
+        expect(apart, 'a share on ' + tag.id).toBe(true);
+      }
   });
 });

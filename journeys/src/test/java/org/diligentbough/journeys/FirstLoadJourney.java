@@ -59,7 +59,7 @@ class FirstLoadJourney {
     /** Asks what a first page asks, until the server is as fast as one that has run for a while: the phone is measured, not its beginning. */
     private static void asServersRun(long site) {
         String at = "/api/sites/" + site;
-        for (int i = 0; i < 150; i++) {
+        for (int i = 0; i < 60; i++) {
             for (String path : List.of(
                     "/api/me",
                     "/api/sites",
