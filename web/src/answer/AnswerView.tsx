@@ -228,7 +228,7 @@ function Pictures({
             rows={answers.learned
               .filter((one) => one.what === 'regrowth')
               .map((one) => ({
-                name: words(one.kind ?? '') + (one.cut === 'heading' ? ', short.' : ', taken'),
+                name: words(one.kind ?? '') + (one.cut === 'heading' ? ', headed' : ', thinned'),
                 value: one.value,
                 low: one.low,
                 high: one.high,

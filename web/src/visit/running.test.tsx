@@ -1,3 +1,4 @@
+import { waitFor } from '@testing-library/react';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import type { Attendance, Day, TreeSheet } from '../api/client';
 import type { Entry } from '../field/kept';
@@ -133,11 +134,12 @@ describe('a day while it runs', () => {
       at: '2027-02-20T09:20:00Z',
     });
     await press('It is so: work may begin');
+    // From the phone's store to the server and back: on a slow machine no test is quiet for as long as that takes.
+    await waitFor(() => expect(box.textContent).toContain('Crew 1: K-1 left'));
     const sent = asked.find((one) => one.path.includes('first-list') && one.method === 'POST')!;
     expect(sent.body).toMatchObject({ nests: true, crews: true, road: 'Kiln Lane', emergencyNumber: '112' });
     expect(box.querySelector('a.limb-row')!.textContent).toContain('Remove C');
     expect(box.textContent).toContain('crew 1, 09:35–10:15: Ada');
-    expect(box.textContent).toContain('Crew 1: K-1 left');
   });
 
   it('signs in and out by a tap, ticks tasks, and takes what went wrong', async () => {

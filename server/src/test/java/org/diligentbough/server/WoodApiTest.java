@@ -71,8 +71,7 @@ class WoodApiTest {
     @Test
     void theRegisterHoldsLimbsAndTreesWithLeaveAndPilesBesideWhatWasReckoned() {
         TestServer.sql("insert into consent (tree_id, state, answered_at, good_until) values "
-                + "(%1$d, 'given', '2026-11-02', null), (%1$d, 'given', '2027-01-02', '2027-01-31'), (%1$d, 'refused', '2027-02-01', null)"
-                        .formatted(tree));
+                + "(%1$d, 'refused', '2026-11-01', null), (%1$d, 'given', '2026-11-02', '2027-03-31')".formatted(tree));
         JsonNode visit = post("/api/trees/" + tree + "/visits", "{}").expect(201);
         JsonNode cuts = get("/api/visits/" + visit.get("visitId").longValue() + "/sheet")
                 .expect(200)

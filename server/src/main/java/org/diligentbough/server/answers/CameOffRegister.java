@@ -15,7 +15,7 @@ import org.diligentbough.server.answers.LoggedWounds.CutMade;
 import org.diligentbough.server.answers.WoodView.CameOff;
 import org.diligentbough.server.answers.WoodView.Pile;
 import org.diligentbough.server.consent.ConsentService;
-import org.diligentbough.server.consent.ConsentService.Given;
+import org.diligentbough.server.consent.ConsentService.Answered;
 import org.diligentbough.server.orchard.OrchardService;
 import org.diligentbough.server.orchard.SiteMapper.SiteRow;
 import org.diligentbough.server.shared.Wording;
@@ -64,7 +64,7 @@ class CameOffRegister {
         Map<Long, Named> trees = named(siteId, gone);
         Map<Long, VisitRow> planned =
                 visits.ofSite(siteId).stream().collect(Collectors.toMap(VisitRow::id, Function.identity()));
-        Map<Long, List<Given>> given = consents.given(siteId);
+        Map<Long, List<Answered>> answered = consents.answered(siteId);
         return Stream.concat(
                         LoggedWounds.made(visits.logsAt(siteId), planned).stream()
                                 .filter(cut -> trees.containsKey(cut.log().treeId()))
@@ -72,7 +72,7 @@ class CameOffRegister {
                                         trees.get(cut.log().treeId()),
                                         cut,
                                         permission(
-                                                given.getOrDefault(cut.log().treeId(), List.of()),
+                                                answered.getOrDefault(cut.log().treeId(), List.of()),
                                                 cut.log().onDay(),
                                                 site.zone()))),
                         gone.stream().map(this::tree))
@@ -155,11 +155,9 @@ class CameOffRegister {
     }
 
     /** The owner's consent that held on a day; null where there was none. */
-    private String permission(List<Given> given, LocalDate on, ZoneId zone) {
-        return given.stream()
-                .filter(one -> one.heldOn(on, zone))
-                .reduce((one, later) -> later)
-                .map(one -> wording.say("permission-consent", LocalDate.ofInstant(one.at(), zone)))
+    private String permission(List<Answered> answered, LocalDate on, ZoneId zone) {
+        return Answered.heldOn(on, answered, zone)
+                .map(given -> wording.say("permission-consent", given))
                 .orElse(null);
     }
 }

@@ -48,14 +48,14 @@ interface ConsentMapper {
     @Select(ROW + " order by c.id desc limit 1")
     Optional<ConsentRow> newest(long treeId);
 
-    /** A consent somebody gave, of one tree. */
-    record GivenRow(Long treeId, Instant at, LocalDate goodUntil) {}
+    /** What was answered of one tree. */
+    record AnsweredRow(Long treeId, State state, Instant at, LocalDate goodUntil) {}
 
     @Select("""
-            select c.tree_id, c.answered_at as at, c.good_until from consent c join tree t on t.id = c.tree_id
-            where t.site_id = #{siteId} and c.state = 'given' order by c.id
+            select c.tree_id, c.state, c.answered_at as at, c.good_until from consent c join tree t on t.id = c.tree_id
+            where t.site_id = #{siteId} and c.answered_at is not null order by c.id
             """)
-    List<GivenRow> givenAt(long siteId);
+    List<AnsweredRow> answeredAt(long siteId);
 
     @Select(value = """
             insert into consent (tree_id, plan, limits, state, asked_by) values (#{treeId}, #{plan}, #{limits}, 'asked', #{by})

@@ -8,8 +8,8 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
 import org.diligentbough.core.knowledge.Codes;
+import org.diligentbough.server.consent.ConsentMapper.AnsweredRow;
 import org.diligentbough.server.consent.ConsentMapper.ConsentRow;
-import org.diligentbough.server.consent.ConsentMapper.GivenRow;
 import org.diligentbough.server.consent.ConsentMapper.State;
 import org.diligentbough.server.orchard.OrchardService;
 import org.diligentbough.server.orchard.TreeMapper.TreeRow;
@@ -106,22 +106,31 @@ public class ConsentService {
     }
 
     /**
-     * A consent that was given.
+     * What was answered when consent was asked for.
      *
-     * @param goodUntil the last day on which it holds; null for no end
+     * @param goodUntil the last day on which what was given holds; null for no end
      */
-    public record Given(Instant at, @MayBeNull LocalDate goodUntil) {
-        public boolean heldOn(LocalDate day, ZoneId zone) {
-            return !LocalDate.ofInstant(at, zone).isAfter(day) && (goodUntil == null || !goodUntil.isBefore(day));
+    public record Answered(
+            boolean given, Instant at, @MayBeNull LocalDate goodUntil) {
+        /** When the consent was given that held on a day: the last answer until then counts. Empty where none held. */
+        public static Optional<LocalDate> heldOn(LocalDate day, List<Answered> oldestFirst, ZoneId zone) {
+            return oldestFirst.stream()
+                    .filter(one -> !LocalDate.ofInstant(one.at(), zone).isAfter(day))
+                    .reduce((one, later) -> later)
+                    .filter(last -> last.given()
+                            && (last.goodUntil() == null || !last.goodUntil().isBefore(day)))
+                    .map(last -> LocalDate.ofInstant(last.at(), zone));
         }
     }
 
-    /** The consents given on a site by tree, the oldest first. */
-    public Map<Long, List<Given>> given(long siteId) {
-        return consents.givenAt(siteId).stream()
+    /** What was answered on a site by tree, the oldest first. */
+    public Map<Long, List<Answered>> answered(long siteId) {
+        return consents.answeredAt(siteId).stream()
                 .collect(Collectors.groupingBy(
-                        GivenRow::treeId,
-                        Collectors.mapping(row -> new Given(row.at(), row.goodUntil()), Collectors.toList())));
+                        AnsweredRow::treeId,
+                        Collectors.mapping(
+                                row -> new Answered(row.state() == State.GIVEN, row.at(), row.goodUntil()),
+                                Collectors.toList())));
     }
 
     private static boolean needed(TreeRow tree) {
