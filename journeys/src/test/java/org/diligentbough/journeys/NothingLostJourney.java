@@ -138,17 +138,22 @@ class NothingLostJourney {
         List<Long> trees = IntStream.range(0, LOGS)
                 .mapToObj(i -> TestServer.tree(site, "L-%02d".formatted(i + 1)))
                 .toList();
+        long version = TestServer.get("/api/days/" + day).json().get("version").longValue();
         for (long tree : trees) {
             TestServer.post("/api/trees/" + tree + "/surveys", TestServer.walkJson())
                     .expect(201);
-            long version =
-                    TestServer.get("/api/days/" + day).json().get("version").longValue();
-            TestServer.post(
+            version = TestServer.post(
                             "/api/days/" + day + "/visits",
                             "{\"version\": " + version + ", \"treeId\": " + tree
                                     + ", \"cuts\": [{\"limb\": \"D\", \"kind\": \"remove\"}], \"shoots\": 0}")
-                    .expect(201);
+                    .expect(201)
+                    .get("version")
+                    .longValue();
         }
+        TestServer.post("/api/days/" + day + "/first-list", """
+                        {"nests": true, "roosts": true, "orders": true, "burning": true, "firstAidKit": true, "weather": true,
+                         "crews": true, "road": "Kiln Lane", "emergencyNumber": "112"}
+                        """).expect(200);
         List<Long> visits = new ArrayList<>();
         TestServer.get("/api/days/" + day)
                 .json()
@@ -157,8 +162,9 @@ class NothingLostJourney {
         try (Browser browser = on(TestServer.url())) {
             takeAlong(browser, "/sites/" + site + "/log");
             browser.offline(true);
+            browser.open("/sites/" + site + "/days/" + day + "/log");
             for (int i = 0; i < LOGS; i++) {
-                browser.open("/sites/" + site + "/visits/" + visits.get(i) + "/log");
+                browser.page.locator("a.limb-row").nth(i).click();
                 done(browser);
                 browser.page.getByLabel("Picture cut of D").setInputFiles(picture());
                 assertThat(exact(browser, "kept")).isVisible();
