@@ -32,7 +32,7 @@ beforeEach(async () => {
       kilos: undefined,
       kind: 'taken-out',
       reason: 'fell',
-      why: 'it fell',
+      why: undefined,
     }),
   ]);
   answers.set('GET /api/sites/{siteId}/piles', [

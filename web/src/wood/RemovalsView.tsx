@@ -7,6 +7,7 @@ import { Loading } from '../parts/Loading';
 import { LEAD, May } from '../parts/May';
 import { useTitle } from '../parts/useTitle';
 import { DONE, WHOLE_TREE, WOOD } from '../vocabulary/visit';
+import { GROUNDS } from '../vocabulary/wood';
 import { PilesWeighed } from './PilesWeighed';
 import { useCameOff } from './queries';
 import { RemovalRegister } from './RemovalRegister';
@@ -15,7 +16,7 @@ const SHOWN = 100;
 const NOT_PLANNED = 'not planned';
 
 const yearOf = (one: CameOff) => one.on.slice(0, 4);
-const whyOf = (one: CameOff) => one.why ?? NOT_PLANNED;
+const whyOf = (one: CameOff) => (one.kind === WHOLE_TREE ? GROUNDS[one.reason!]! : (one.why ?? NOT_PLANNED));
 const reasonOf = (one: CameOff) => words(one.reason ?? NOT_PLANNED);
 
 interface Sum {

@@ -99,7 +99,7 @@ class WoodApiTest {
         assertThat(off).hasSize(cuts.size() + 1);
         assertThat(off.at("/0/limb").isNull()).isTrue();
         assertThat(off.at("/0/kind").stringValue()).isEqualTo("taken-out");
-        assertThat(off.at("/0/why").stringValue()).isEqualTo("it fell");
+        assertThat(off.at("/0/reason").stringValue()).isEqualTo("fell");
         assertThat(off.at("/0/permission").stringValue()).isEqualTo("The council's letter of 3 May");
         double inRegisterKg = 0;
         for (JsonNode one : off) {

@@ -75,7 +75,7 @@ class CameOffRegister {
                                                 answered.getOrDefault(cut.log().treeId(), List.of()),
                                                 cut.log().onDay(),
                                                 site.zone()))),
-                        gone.stream().map(this::tree))
+                        gone.stream().map(CameOffRegister::tree))
                 .sorted(Comparator.comparing(CameOff::on)
                         .reversed()
                         .thenComparing(CameOff::tag)
@@ -114,7 +114,7 @@ class CameOffRegister {
         return found;
     }
 
-    private CameOff limb(Named tree, CutMade cut, String permission) {
+    private static CameOff limb(Named tree, CutMade cut, String permission) {
         LogRow log = cut.log();
         Optional<Worded> why =
                 cut.planned().flatMap(planned -> planned.reasons().stream().findFirst());
@@ -137,7 +137,7 @@ class CameOffRegister {
                 permission);
     }
 
-    private CameOff tree(RemovalView gone) {
+    private static CameOff tree(RemovalView gone) {
         return new CameOff(
                 gone.data().on(),
                 gone.treeId(),
@@ -146,7 +146,7 @@ class CameOffRegister {
                 null,
                 WoodView.WHOLE_TREE,
                 gone.data().grounds(),
-                wording.say("grounds-" + gone.data().grounds()),
+                null,
                 gone.data().removedBy(),
                 null,
                 null,

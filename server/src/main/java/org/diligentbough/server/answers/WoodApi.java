@@ -152,7 +152,7 @@ class WoodApi {
                         one.species(),
                         CsvCell.safe(one.limb()),
                         one.kind(),
-                        CsvCell.safe(one.why()),
+                        CsvCell.safe(one.why() == null ? one.reason() : one.why()),
                         CsvCell.safe(one.people()),
                         one.diameterCm(),
                         one.kilos(),

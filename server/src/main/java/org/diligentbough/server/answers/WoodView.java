@@ -125,7 +125,7 @@ public record WoodView(
      * @param limb null for the whole tree
      * @param kind what was done; {@link #WHOLE_TREE} for a tree taken out
      * @param reason code of the first reason of its verdict, or on which grounds a tree was taken out; null where it was not planned
-     * @param why the same in words
+     * @param why the same in words; null of whole trees, whose grounds are a code alone
      * @param kilos as planned; null where it was cut otherwise, and of whole trees
      * @param permission whose leave was given and when, as it was entered or as the owner answered; null where none was asked for
      */
