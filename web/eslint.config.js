@@ -52,6 +52,12 @@ export default ts.config(
   ...ts.configs.recommended,
   { files: ['src/**/*.{ts,tsx}'], ...hooks.configs.flat['recommended-latest'] },
   {
+    // What nobody waits for ends whenever the machine has time: a test that failed on a slow one alone had forgotten to.
+    files: ['src/**/*.{ts,tsx}'],
+    languageOptions: { parserOptions: { projectService: true } },
+    rules: { '@typescript-eslint/no-floating-promises': 'error' },
+  },
+  {
     files: ['src/**/*.tsx'],
     rules: {
       'no-restricted-syntax': [

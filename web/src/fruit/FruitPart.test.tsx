@@ -16,9 +16,9 @@ const year = (number: number, kilos: number, more = {}) => ({
 const GET = 'GET /api/trees/{treeId}/fruit';
 const PUT = 'PUT /api/trees/{treeId}/fruit/{year}';
 const submit = async () => {
-  act(() =>
-    box.querySelector('form')!.dispatchEvent(new Event('submit', { bubbles: true, cancelable: true })),
-  );
+  act(() => {
+    box.querySelector('form')!.dispatchEvent(new Event('submit', { bubbles: true, cancelable: true }));
+  });
   await settle();
 };
 

@@ -33,9 +33,9 @@ it('moves over the plan while a finger is down, and picks nothing by that', asyn
   pointer('pointerdown', 300, 1);
   pointer('pointermove', 200, 1);
   expect(view()).not.toBe(before);
-  act(() =>
-    box.querySelector<SVGGElement>('.tree')!.dispatchEvent(new MouseEvent('click', { bubbles: true })),
-  );
+  act(() => {
+    box.querySelector<SVGGElement>('.tree')!.dispatchEvent(new MouseEvent('click', { bubbles: true }));
+  });
   expect(onPick).not.toHaveBeenCalled();
 });
 
@@ -48,14 +48,14 @@ it('stays where it is when the pointer was let go of elsewhere and only passes o
 });
 
 it('picks a tree', () => {
-  act(() =>
-    box.querySelector<SVGGElement>('.tree')!.dispatchEvent(new MouseEvent('click', { bubbles: true })),
-  );
+  act(() => {
+    box.querySelector<SVGGElement>('.tree')!.dispatchEvent(new MouseEvent('click', { bubbles: true }));
+  });
   expect(onPick).toHaveBeenCalledWith(1);
 });
 
 it('lays no word over another: what weighs most keeps its place', async () => {
-  takeDown();
+  await takeDown();
   const layer = new Map([
     [2, { said: 'sick', tone: 'red' }],
     [1, { said: 'suspected', tone: 'plum' }],

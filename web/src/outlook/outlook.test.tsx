@@ -113,7 +113,7 @@ describe('ten years of a tree', () => {
     expect(box.querySelector('.large-plot')!.textContent).toContain('2.0 m');
     large.dispatchEvent(new MouseEvent('click', { bubbles: true, clientX: 0 }));
     expect(step).toHaveBeenCalled();
-    takeDown();
+    await takeDown();
   });
 
   it('have axes in round steps up to the top', () => {
