@@ -40,6 +40,7 @@ class BenchJourney {
     void drawingAndPlanAreSeenAtOnceAndTheTreeTurnsUnderTheHand() {
         long tree = walked("Bench By Mouse");
         try (Browser browser = new Browser()) {
+            browser.moving();
             open(browser, tree, "");
             browser.iAm("Wren Ashdown");
             Locator drawing = browser.page.locator(".tree-drawing").first();
@@ -83,6 +84,7 @@ class BenchJourney {
     void keysAloneTurnStepThroughYearsChangePanesAndFindThings() {
         long tree = walked("Bench By Keys");
         try (Browser browser = new Browser()) {
+            browser.moving();
             open(browser, tree, "");
             browser.iAm("Wren Ashdown");
             assertThat(browser.page.locator(".year-strip button").nth(3)).isVisible();
@@ -119,6 +121,7 @@ class BenchJourney {
     void aCutThatIsDraggedShowsWhereItWasPutBeforeTheServerAnswers() {
         long tree = walked("Bench Dragged");
         try (Browser browser = new Browser()) {
+            browser.moving();
             open(browser, tree, "");
             browser.iAm("Wren Ashdown");
             Locator disc = browser.page.locator(".lane .disc").first();
@@ -150,6 +153,7 @@ class BenchJourney {
     void aFingerDragsACutToAnotherTime() {
         long tree = walked("Bench By Touch");
         try (Browser browser = new Browser()) {
+            browser.moving();
             browser.phone();
             open(browser, tree, "");
             browser.iAm("Wren Ashdown");
@@ -209,6 +213,7 @@ class BenchJourney {
         String walk = TestServer.walkJson().replaceFirst("(?s)\"limbs\": \\[.*", "\"limbs\": [" + sixtyLimbs() + "]}");
         TestServer.post("/api/trees/" + tree + "/surveys", walk).expect(201);
         try (Browser browser = new Browser()) {
+            browser.moving();
             open(browser, tree, "?leaf=yes");
             browser.iAm("Wren Ashdown");
             double laptop = turned(browser);

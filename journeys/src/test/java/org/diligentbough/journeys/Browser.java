@@ -10,6 +10,7 @@ import com.microsoft.playwright.Playwright;
 import com.microsoft.playwright.assertions.PlaywrightAssertions;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.Cookie;
+import com.microsoft.playwright.options.ReducedMotion;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -60,7 +61,8 @@ final class Browser implements AutoCloseable {
         server = TestServer.url();
         profile = null;
         context = shared().newContext(new com.microsoft.playwright.Browser.NewContextOptions()
-                .setViewportSize(LAPTOP_WIDTH, LAPTOP_HEIGHT));
+                .setViewportSize(LAPTOP_WIDTH, LAPTOP_HEIGHT)
+                .setReducedMotion(ReducedMotion.REDUCE));
         another();
     }
 
@@ -91,7 +93,8 @@ final class Browser implements AutoCloseable {
                         new BrowserType.LaunchPersistentContextOptions()
                                 .setExecutablePath(CHROMIUM)
                                 .setArgs(ARGUMENTS)
-                                .setViewportSize(PHONE_WIDTH, PHONE_HEIGHT));
+                                .setViewportSize(PHONE_WIDTH, PHONE_HEIGHT)
+                                .setReducedMotion(ReducedMotion.REDUCE));
         another();
     }
 
@@ -124,6 +127,14 @@ final class Browser implements AutoCloseable {
 
     void phone() {
         page.setViewportSize(PHONE_WIDTH, PHONE_HEIGHT);
+    }
+
+    /**
+     * What moves by itself is shown moving. Elsewhere whoever looks asked for less of it, since a page on its way to a place
+     * is waited for at every tap.
+     */
+    void moving() {
+        page.emulateMedia(new Page.EmulateMediaOptions().setReducedMotion(ReducedMotion.NO_PREFERENCE));
     }
 
     /** Cuts the network, or mends it. */
