@@ -20,6 +20,7 @@ import org.diligentbough.core.plan.CutKey;
 import org.diligentbough.core.plan.PlanCare;
 import org.diligentbough.core.plan.Planner;
 import org.diligentbough.core.plan.RenovationPlan;
+import org.diligentbough.core.plan.RenovationPlan.PlannedCut;
 import org.diligentbough.core.plan.Upkeep;
 import org.diligentbough.core.plan.Wishes;
 import org.diligentbough.core.plan.Worth;
@@ -70,6 +71,8 @@ public record Evaluation(
         List<Reason> cautions) {
     /** Share of the crown below which the light on what is left tells nothing of the crown to come: own assumption. */
     private static final double LEAST_CROWN = 0.3;
+    /** How often a tree is planned anew for what turns out to wait; the second time does for nearly every tree. */
+    private static final int MOST_TIMES = 5;
 
     /** Judges and plans a survey; what stands round the tree is what the survey names. */
     public static Evaluation of(Survey survey, Rulebook rules) {
@@ -109,11 +112,13 @@ public record Evaluation(
             Set<String> ownCuts = kept.get().stream().map(CutKey::limb).collect(Collectors.toSet());
             return planned(found(light, standing, given, rules, ownCuts), light, standing, given, rules);
         }
-        Evaluation first = planned(found(light, standing, given, rules, Set.of()), light, standing, given, rules);
-        Set<String> ownCuts = first.waitForNobody();
-        return ownCuts.isEmpty()
-                ? first
-                : planned(found(light, standing, given, rules, ownCuts), light, standing, given, rules);
+        // A cut of its own can push another limb's cut to a later year, and what was to go with that waits in its turn.
+        Set<String> ownCuts = new HashSet<>();
+        Evaluation evaluation = planned(found(light, standing, given, rules, ownCuts), light, standing, given, rules);
+        for (int time = 0; time < MOST_TIMES && ownCuts.addAll(evaluation.waitForNobody()); time++) {
+            evaluation = planned(found(light, standing, given, rules, ownCuts), light, standing, given, rules);
+        }
+        return evaluation;
     }
 
     private static Evaluation planned(Found found, CrownLight light, TreeToday standing, Given given, Rulebook rules) {
@@ -149,13 +154,11 @@ public record Evaluation(
      * wants a cut of its own.
      */
     private Set<String> waitForNobody() {
-        Map<String, Verdict> verdicts = new HashMap<>();
-        limbs.forEach(limb -> verdicts.put(limb.tag(), limb.verdict()));
-        Set<String> atFirstVisit = new HashSet<>();
+        Map<String, PlannedCut> atFirstVisit = new HashMap<>();
         firstVisit()
                 .flatMap(lane -> lane.cuts().stream())
-                .filter(cut -> cut.kind() == verdicts.get(cut.limb()))
-                .forEach(cut -> atFirstVisit.add(cut.limb()));
+                .filter(cut -> cut.kind() != Verdict.BEND)
+                .forEach(cut -> atFirstVisit.put(cut.limb(), cut));
         Set<String> found = new HashSet<>();
         for (LimbVerdict limb : limbs) {
             boolean must = limb.verdict() == Verdict.GOES_WITH_PARENT
@@ -164,7 +167,7 @@ public record Evaluation(
                             .parentOf(limb.limb())
                             .map(facts.branching()::dead)
                             .orElse(false);
-            if (must && !atFirstVisit.contains(taker(limb.limb()))) {
+            if (must && !goesBy(limb.limb(), atFirstVisit)) {
                 found.add(limb.tag());
             }
         }
@@ -181,17 +184,21 @@ public record Evaluation(
         return Stream.of(first, inWindow).flatMap(Optional::stream);
     }
 
-    /** The limb with which one goes: the nearest it grows from that has a cut of its own. */
-    private String taker(Limb limb) {
-        Limb at = facts.branching().parentOf(limb).orElseThrow();
-        Set<String> cut = limbs.stream()
-                .filter(other -> other.cut().isPresent())
-                .map(LimbVerdict::tag)
-                .collect(Collectors.toSet());
-        while (!cut.contains(at.id())) {
-            at = facts.branching().parentOf(at).orElseThrow();
+    /** Whether a limb goes with one that it grows from, or with the piece of it that these cuts take off. */
+    private boolean goesBy(Limb limb, Map<String, PlannedCut> cuts) {
+        Limb at = limb;
+        Optional<Limb> parent = facts.branching().parentOf(at);
+        while (parent.isPresent()) {
+            PlannedCut cut = cuts.get(parent.get().id());
+            if (cut != null
+                    && (cut.kind() == Verdict.REMOVE
+                            || at.originM() > cut.cut().place().alongM())) {
+                return true;
+            }
+            at = parent.get();
+            parent = facts.branching().parentOf(at);
         }
-        return at.id();
+        return false;
     }
 
     /** What is found of a tree before anything is planned. */

@@ -13,6 +13,8 @@ import org.diligentbough.core.verdict.TreeFacts;
 /** How far arms come down, whole and by smaller steps; found once for all plans that are tried. */
 final class ArmSteps {
     static final int SMALLER = 8;
+    /** What was to go with the piece has no cut of its own: a smaller step ends before it leaves the limb, m. */
+    private static final double SHORT_OF_A_SIDE_M = 0.02;
 
     private final TreeFacts facts;
     private final CutSizing sizing;
@@ -47,7 +49,14 @@ final class ArmSteps {
         double rise = Math.sin(Math.toRadians(limb.angleDeg()));
         double baseM = facts.branching().baseOfLimb(limb).upM();
         double nowM = whole.cut().place().alongM();
-        double atM = nowM + part * ((wantedM - baseM) / rise - nowM);
+        double mostM = Math.min(
+                (wantedM - baseM) / rise,
+                facts.branching().childrenOf(limb).stream()
+                        .mapToDouble(side -> side.originM() - SHORT_OF_A_SIDE_M)
+                        .filter(sideM -> sideM + SHORT_OF_A_SIDE_M > nowM)
+                        .min()
+                        .orElse(Double.MAX_VALUE));
+        double atM = nowM + part * (mostM - nowM);
         boolean moves = whole.cut().kind() == CutKind.HEADING && rise > 0 && atM > nowM && atM < limb.lengthM();
         return moves ? new Lowered(arm, sizing.cut(limb, Place.at(CutKind.HEADING, atM)), true) : whole;
     }

@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Random;
 import java.util.Set;
 import java.util.stream.Collectors;
+import org.diligentbough.core.Chance;
 import org.diligentbough.core.roster.CrewsByHand.Breach;
 import org.diligentbough.core.roster.CrewsByHand.CrewGiven;
 import org.diligentbough.core.roster.CrewsByHand.Looked;
@@ -19,7 +20,7 @@ class CrewsByHandTest {
     void whatTheSearchMadeBreaksNothingWhenLaidOutByHandAndHasTheSameClock() {
         int crews = 0;
         for (int seed = 0; seed < 60; seed++) {
-            RosterCase of = RandomRosters.of(seed, 1, 4 + seed % 8, 3 + seed % 9);
+            RosterCase of = RandomRosters.of(Chance.seed(seed), 1, 4 + seed % 8, 3 + seed % 9);
             Roster roster = RosterMaker.make(of, Limits.steps(200, seed));
             Looked looked = CrewsByHand.look(
                     of,
@@ -43,7 +44,7 @@ class CrewsByHandTest {
     void whatIsThrownTogetherBreaksWhatTheScoreSaysItBreaks() {
         Set<Must> seen = EnumSet.noneOf(Must.class);
         for (int seed = 0; seed < 200; seed++) {
-            RosterCase of = RandomRosters.of(seed, 1, 6, 8);
+            RosterCase of = RandomRosters.of(Chance.seed(seed), 1, 6, 8);
             Random random = new Random(seed);
             List<CrewGiven> crews = new ArrayList<>();
             for (int c = 0; c < 2; c++) {

@@ -8,6 +8,7 @@ import java.time.Duration;
 import java.util.List;
 import java.util.Map;
 import java.util.concurrent.atomic.AtomicInteger;
+import org.diligentbough.core.Chance;
 import org.diligentbough.core.Effort;
 import org.diligentbough.core.roster.RosterCase.FixedPerson;
 import org.diligentbough.core.roster.RosterCase.FixedVisit;
@@ -20,7 +21,7 @@ class RosterMakerTest {
     @Test
     void noMustIsBrokenOnFiveHundredRandomDays() {
         for (int seed = 0; seed < 500; seed++) {
-            RosterCase of = RandomRosters.of(seed, 1 + seed % 3, 3 + seed % 9, 2 + seed % 11);
+            RosterCase of = RandomRosters.of(Chance.seed(seed), 1 + seed % 3, 3 + seed % 9, 2 + seed % 11);
             Roster roster = RosterMaker.make(of, Limits.steps(STEPS, seed));
             assertThat(Checked.wrong(of, roster)).as("seed " + seed).isEmpty();
             assertThat(roster.broken()).as("seed " + seed).isEmpty();
@@ -37,7 +38,7 @@ class RosterMakerTest {
     @Test
     void theSearchCountsAsALookFromNewDoes() {
         for (int seed = 0; seed < 5; seed++) {
-            RosterPlan plan = new RosterPlan(RandomRosters.of(seed, 2, 8, 10));
+            RosterPlan plan = new RosterPlan(RandomRosters.of(Chance.seed(seed), 2, 8, 10));
             PlainLeader.fill(plan);
             plan.score = RosterScore.of(plan).calculateScore();
             if (!plan.crews.isEmpty()) {
@@ -54,7 +55,7 @@ class RosterMakerTest {
     void theSearchIsNeverWorseThanAPlainLeaderAndMostlyBetter() {
         int better = 0;
         for (int seed = 0; seed < 40; seed++) {
-            RosterCase of = RandomRosters.of(1000 + seed, 2, 10, 16);
+            RosterCase of = RandomRosters.of(Chance.seed(1000 + seed), 2, 10, 16);
             RosterPlan plain = new RosterPlan(of);
             PlainLeader.fill(plain);
             Roster leader = RosterTold.of(plain);

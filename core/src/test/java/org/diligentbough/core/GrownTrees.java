@@ -1,18 +1,17 @@
-package org.diligentbough.core.outlook;
+package org.diligentbough.core;
 
 import java.time.LocalDate;
 import java.util.List;
 import java.util.OptionalDouble;
 import java.util.OptionalInt;
 import java.util.Random;
-import org.diligentbough.core.SurveyBuilder;
 import org.diligentbough.core.orchard.Form;
 import org.diligentbough.core.orchard.Species;
 import org.diligentbough.core.survey.FaultKind;
 
 /** Made-up grown trees in the proportions trees have: the mains carry about the trunk's cross-section between them. */
-final class GrownTrees {
-    static final List<Species> TREES = List.of(
+public final class GrownTrees {
+    public static final List<Species> TREES = List.of(
             Species.APPLE,
             Species.PEAR,
             Species.QUINCE,
@@ -27,7 +26,7 @@ final class GrownTrees {
     private GrownTrees() {}
 
     /** One nobody cut for years: tall, with a crowded inside, upright shoots and something dead. */
-    static SurveyBuilder neglected(Species species, long seed) {
+    public static SurveyBuilder neglected(Species species, long seed) {
         Random random = new Random(seed * 31 + species.ordinal());
         SurveyBuilder tree = SurveyBuilder.of(species);
         tree.today = LocalDate.of(2027, 2, 1);
@@ -45,7 +44,7 @@ final class GrownTrees {
     }
 
     /** One cut each year: open, at the height wanted. */
-    static SurveyBuilder kept(Species species, long seed) {
+    public static SurveyBuilder kept(Species species, long seed) {
         Random random = new Random(seed * 37 + species.ordinal());
         SurveyBuilder tree = SurveyBuilder.of(species);
         tree.today = LocalDate.of(2027, 2, 1);
