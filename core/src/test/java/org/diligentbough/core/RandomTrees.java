@@ -19,7 +19,7 @@ public final class RandomTrees {
 
     /** A tree made from a seed, so that a failure can be looked at again. */
     public static SurveyBuilder tree(long seed) {
-        Random random = new Random(seed);
+        Random random = new Random(Chance.seed(seed));
         SurveyBuilder tree = new SurveyBuilder();
         tree.species = pick(random, Species.values());
         tree.today = LocalDate.of(2027, 1, 1).plusDays(random.nextInt(365));

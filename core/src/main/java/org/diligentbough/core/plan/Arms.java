@@ -77,6 +77,14 @@ final class Arms {
         for (Lowered arm : turns) {
             double share = lane.budget.shareOfThisYear(
                     crown.shorten(arm.limb().limb(), arm.cut().place().alongM()));
+            // What it is lowered to is shortened with it, unless a year bears no more than the one.
+            share += fit.isEmpty()
+                    ? 0
+                    : draft.takesOver(arm.limb())
+                            .map(branch -> lane.budget.shareOfThisYear(crown.shorten(
+                                    branch.limb(),
+                                    branch.cut().orElseThrow().place().alongM())))
+                            .orElse(0.0);
             big += arm.cut().big() ? 1 : 0;
             boolean last = fit.size() == turns.size() - 1 && turns.size() > 1;
             double most = lane.budget.left(lane.summerOnly) + (last ? lane.budget.lastArm() : 0);

@@ -19,6 +19,7 @@ import org.diligentbough.core.survey.LivingCrown;
 import org.diligentbough.core.verdict.Cut;
 import org.diligentbough.core.verdict.CutKind;
 import org.diligentbough.core.verdict.LimbVerdict;
+import org.diligentbough.core.verdict.Rule;
 import org.diligentbough.core.verdict.TreeFacts;
 import org.diligentbough.core.verdict.Verdict;
 
@@ -100,6 +101,15 @@ final class PlanDraft {
         return lanes.stream()
                 .flatMap(lane -> lane.cuts.stream())
                 .anyMatch(cut -> cut.kind() == Verdict.REMOVE && cut.limb().equals(limb.id()));
+    }
+
+    /** The branch a limb is lowered to, where that still stands too high and waits to be shortened with it. */
+    Optional<LimbVerdict> takesOver(LimbVerdict lowered) {
+        return lowered.cut()
+                .flatMap(cut -> cut.place().sideBranch())
+                .map(waiting::get)
+                .filter(branch ->
+                        branch.verdict() == Verdict.SHORTEN && branch.rule().equals(Optional.of(Rule.TOO_HIGH)));
     }
 
     double shareOf(LimbVerdict limb, YearBudget budget) {

@@ -317,6 +317,7 @@ final class PlanMaker {
                 && !refused.contains(limb.tag())
                 && mayGoInto(limb, lane)
                 && notMoved(limb)
+                && !takesOverLater(limb)
                 && fits(limb, lane);
         Predicate<LimbVerdict> now = limb -> !turn.heldBack(limb, lane);
         // A neglected tree gets one of the cuts that change it before anything small, and none is held back for that.
@@ -334,9 +335,12 @@ final class PlanMaker {
     private void placeInTurn(LimbVerdict limb, LaneDraft lane, Set<String> refused) {
         if (!plan.arm(limb)) {
             place(limb, lane, false);
+            placeWhatTakesOver(limb, lane);
             return;
         }
-        List<LimbVerdict> waiting = notHeldBack(lane);
+        List<LimbVerdict> waiting = notHeldBack(lane).stream()
+                .filter(other -> !takesOverLater(other))
+                .toList();
         List<Arms.Lowered> together = arms.now(waiting, lane);
         if (together.isEmpty()) {
             waiting.stream().filter(plan::arm).map(LimbVerdict::tag).forEach(refused::add);
@@ -347,11 +351,34 @@ final class PlanMaker {
             draft.put(arm.limb(), Verdict.SHORTEN, arm.cut(), lane, why, false);
             draft.waiting.remove(arm.limb().tag());
         }
+        together.forEach(arm -> placeWhatTakesOver(arm.limb(), lane));
         double over = lane.budget.taken() - lane.budget.allowance().orElse(Double.MAX_VALUE);
         if (lastArmMayGoOver && over > YearBudget.ROUNDING && !together.isEmpty() && lane.overrun.isEmpty()) {
             lane.budget.overByArms(over);
             lane.overrun = Optional.of(facts.reason(ReasonCode.OVERRUN_LAST_ARM, lane.budget.taken()));
         }
+    }
+
+    /** The branch a limb was lowered to, where it still stands too high itself: it is shortened at the same visit. */
+    private void placeWhatTakesOver(LimbVerdict lowered, LaneDraft lane) {
+        draft.takesOver(lowered)
+                .filter(branch -> notMoved(branch) && mayGoInto(branch, lane) && fits(branch, lane))
+                .filter(branch -> lane.budget.fits(draft.shareOf(branch, lane.budget), lane.summerOnly))
+                .ifPresent(branch -> {
+                    place(branch, lane, false);
+                    placeWhatTakesOver(branch, lane);
+                });
+    }
+
+    /** Whether the limb it grows from waits to be lowered to it: then it is shortened with that, not before. */
+    private boolean takesOverLater(LimbVerdict branch) {
+        return facts.branching()
+                .parentOf(branch.limb())
+                .map(parent -> draft.waiting.get(parent.id()))
+                .filter(this::notMoved)
+                .flatMap(draft::takesOver)
+                .filter(branch::equals)
+                .isPresent();
     }
 
     /** A summer lane of a dormant-cut tree is for size and upright growth, topping has a lane of its own; others take anything. */
@@ -376,6 +403,14 @@ final class PlanMaker {
             return false;
         }
         double share = draft.shareOf(limb, lane.budget);
+        double withIt = share
+                + draft.takesOver(limb)
+                        .filter(this::notMoved)
+                        .map(branch -> draft.shareOf(branch, lane.budget))
+                        .orElse(0.0);
+        if (withIt <= facts.usualAllowance()) {
+            share = withIt;
+        }
         double lastArm = plan.arm(limb) ? lane.budget.lastArm() : 0;
         return (!cut.big() || lane.budget.roomForBigCut())
                 && lane.budget.fits(Math.max(0, share - lastArm), lane.summerOnly)

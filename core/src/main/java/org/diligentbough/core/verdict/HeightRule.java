@@ -13,6 +13,7 @@ import static org.diligentbough.core.knowledge.Figure.OVER_SHARE_FOR_MORE_THAN_H
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import java.util.Set;
 import org.diligentbough.core.knowledge.Reason;
 import org.diligentbough.core.knowledge.ReasonCode;
@@ -97,7 +98,7 @@ final class HeightRule {
             return Optional.empty();
         }
         Tall tall = new Tall(limb);
-        if (tall.overM <= facts.heightToleranceM() + TreeFacts.SAME) {
+        if (tall.topM <= atHeightM(tall)) {
             return Optional.empty();
         }
         return toBranchBelowAim(tall, gone)
@@ -120,7 +121,7 @@ final class HeightRule {
         }
         return belowAim(tall, gone, 0)
                 .or(() -> belowAim(tall, gone, facts.figure(NEARLY)))
-                .map(branch -> tall.shorten(CutPlaces.to(branch)));
+                .map(branch -> toBranch(tall, branch));
     }
 
     private Optional<Limb> belowAim(Tall tall, Set<String> gone, double slack) {
@@ -131,6 +132,7 @@ final class HeightRule {
                 .filter(branch -> leavesAtM(tall, branch) <= highestM + TreeFacts.SAME)
                 .filter(branch -> branch.originM() >= tall.reachesM - nearM - TreeFacts.SAME)
                 .filter(branch -> topAfterM(tall, branch) >= lowestM - TreeFacts.SAME)
+                .filter(branch -> lowers(tall, branch))
                 .filter(branch -> branch.originM() >= tall.leastM * (1 - slack) - TreeFacts.SAME)
                 .max(Comparator.comparingDouble(Limb::originM));
     }
@@ -148,17 +150,45 @@ final class HeightRule {
         return Math.max(leavesAtM(tall, branch), loweredTopM(branch));
     }
 
-    /** The top, m, to which a branch that takes over can itself be brought: headed at the height wanted, where it may be. */
+    /** The top, m, to which a branch that takes over can itself be brought. */
     private double loweredTopM(Limb branch) {
-        double topM = branching.topM(branch);
         Tall tall = new Tall(branch);
-        if (tall.overM <= facts.heightToleranceM()) {
-            return topM;
-        }
-        double atM = Math.max(tall.reachesAtM(tall.wantedM), facts.figure(BUD_LEAST_KEPT_SHARE) * branch.lengthM());
-        return atM < branch.lengthM() && places.mayHead(branch, atM)
-                ? branching.pointAt(branch, atM).upM()
-                : topM;
+        return headedAtM(tall).stream()
+                .map(atM -> branching.pointAt(branch, atM).upM())
+                .findFirst()
+                .orElse(tall.topM);
+    }
+
+    /** Where what is too high may be headed: at the height wanted, or as near to it as its length allows. */
+    private OptionalDouble headedAtM(Tall tall) {
+        double atM = Math.max(tall.reachesAtM(tall.wantedM), facts.figure(BUD_LEAST_KEPT_SHARE) * tall.limb.lengthM());
+        return tall.overM > facts.heightToleranceM() && atM < tall.limb.lengthM() && places.mayHead(tall.limb, atM)
+                ? OptionalDouble.of(atM)
+                : OptionalDouble.empty();
+    }
+
+    /**
+     * What another limb is lowered to stays, though it leaves above the aim or mostly stands over it: it is shortened at the
+     * same visit. Empty where it cannot be headed.
+     */
+    Optional<Finding> withWhatIsLoweredToIt(Limb branch) {
+        Tall tall = new Tall(branch);
+        return headedAtM(tall).stream()
+                .mapToObj(atM -> tall.shorten(
+                        Place.at(CutKind.HEADING, atM),
+                        facts.reason(
+                                branching.pointAt(branch, atM).upM() > atHeightM(tall)
+                                        ? ReasonCode.IN_STEPS
+                                        : ReasonCode.TO_OUTWARD_BUD)))
+                .findFirst();
+    }
+
+    /** Whether the limb it grows from would come down by being cut back to it one day. */
+    boolean couldTakeOver(Limb branch) {
+        return branching
+                .parentOf(branch)
+                .filter(parent -> loweredTopM(branch) < branching.topM(parent))
+                .isPresent();
     }
 
     private double leavesAtM(Tall tall, Limb branch) {
@@ -185,8 +215,7 @@ final class HeightRule {
         for (int step = 0; step <= BUD_STEPS; step++) {
             double alongM = fromM + (toM - fromM) * step / BUD_STEPS;
             if (alongM > 0 && alongM < tall.limb.lengthM() && places.mayHead(tall.limb, alongM)) {
-                boolean stillOver = branching.pointAt(tall.limb, alongM).upM()
-                        > tall.wantedM + facts.heightToleranceM() + TreeFacts.SAME;
+                boolean stillOver = branching.pointAt(tall.limb, alongM).upM() > atHeightM(tall);
                 return Optional.of(tall.shorten(
                         Place.at(CutKind.HEADING, alongM),
                         facts.reason(stillOver ? ReasonCode.IN_STEPS : ReasonCode.TO_OUTWARD_BUD)));
@@ -205,9 +234,24 @@ final class HeightRule {
                 .filter(branch ->
                         tall.topM - topAfterM(tall, branch) >= facts.figure(LEAST_STEP_DOWN_SHARE) * tall.overM)
                 .min(Comparator.comparingDouble(Limb::originM))
-                .map(branch -> leavesAtM(tall, branch) <= tall.wantedM + TreeFacts.SAME
-                        ? tall.shorten(CutPlaces.to(branch))
-                        : tall.shorten(CutPlaces.to(branch), facts.reason(ReasonCode.IN_STEPS)));
+                .map(branch -> toBranch(tall, branch));
+    }
+
+    private Finding toBranch(Tall tall, Limb branch) {
+        return topAfterM(tall, branch) <= tall.wantedM + TreeFacts.SAME
+                ? tall.shorten(CutPlaces.to(branch))
+                : tall.shorten(CutPlaces.to(branch), facts.reason(ReasonCode.IN_STEPS));
+    }
+
+    /** Whether it stands plainly lower once it is cut to a branch; a leader is taken to a weaker shoot whatever that reaches. */
+    private boolean lowers(Tall tall, Limb branch) {
+        double afterM = topAfterM(tall, branch);
+        return afterM <= atHeightM(tall) || afterM <= tall.topM - facts.heightToleranceM() || facts.leader(tall.limb);
+    }
+
+    /** What stands so high is at the height wanted, give or take. */
+    private double atHeightM(Tall tall) {
+        return tall.wantedM + facts.heightToleranceM() + TreeFacts.SAME;
     }
 
     /** What leaves above the aim, and a side limb that stands over the height wanted by a good part of its length. */

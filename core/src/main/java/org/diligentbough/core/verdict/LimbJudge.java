@@ -182,10 +182,15 @@ public final class LimbJudge {
                 continue;
             }
             Optional<Finding> tall = height.of(limb, gone);
-            // What takes over where another is lowered to it stays for this step, even if it is still too high.
+            // What takes over where another is lowered to it stays for this step, shortened with it.
             // What grows on a limb that is left too high stays too: that may be lowered to it one day.
-            boolean spared = takesOver.contains(limb.id()) || leftTooHigh(limb.parent(), findings);
-            tall.filter(finding -> finding.verdict() != Verdict.REMOVE || !spared)
+            boolean spared =
+                    takesOver.contains(limb.id()) || leftTooHigh(limb.parent(), findings) && height.couldTakeOver(limb);
+            boolean lowered = takesOver.contains(limb.id())
+                    && tall.filter(finding -> finding.verdict() == Verdict.REMOVE)
+                            .isPresent();
+            (lowered ? height.withWhatIsLoweredToIt(limb) : tall)
+                    .filter(finding -> finding.verdict() != Verdict.REMOVE || !spared)
                     .ifPresent(finding -> {
                         findings.add(limb.id(), finding);
                         if (finding.verdict() == Verdict.REMOVE) {

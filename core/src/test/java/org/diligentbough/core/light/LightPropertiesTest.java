@@ -12,6 +12,7 @@ import net.jqwik.api.Arbitrary;
 import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
 import net.jqwik.api.Provide;
+import org.diligentbough.core.Chance;
 import org.diligentbough.core.LimbCopy;
 import org.diligentbough.core.RandomTrees;
 import org.diligentbough.core.SurveyBuilder;
@@ -36,7 +37,7 @@ class LightPropertiesTest {
                 survey, new Branching(survey.limbs()), List.of(near), Sky.over(survey.site(), KNOWLEDGE), KNOWLEDGE);
     }
 
-    @Property(tries = 150)
+    @Property(tries = 150, seed = Chance.JQWIK)
     void takingWoodAwayNeverDarkensWhatStays(@ForAll("trees") SurveyBuilder tree, @ForAll long seed) {
         Survey survey = tree.build();
         Branching branching = new Branching(survey.limbs());
@@ -60,7 +61,7 @@ class LightPropertiesTest {
         }
     }
 
-    @Property(tries = 100)
+    @Property(tries = 100, seed = Chance.JQWIK)
     void lightIsAShareOfTheOpenSky(@ForAll("trees") SurveyBuilder tree) {
         CrownLight light = light(tree, new Neighbour("K-2", 3, 1, 6, 2, OptionalDouble.empty()));
         assertThat(light.byLimb().values())
@@ -68,7 +69,7 @@ class LightPropertiesTest {
         light.inLight().ifPresent(share -> assertThat(share).isBetween(0.0, 1.0));
     }
 
-    @Property(tries = 100)
+    @Property(tries = 100, seed = Chance.JQWIK)
     void aNeighbourNeverLightensAndWhatItTakesIsWhatItsFellingGives(@ForAll("trees") SurveyBuilder tree) {
         Neighbour near = new Neighbour("K-2", 2, -3, 7, 2.5, OptionalDouble.of(90));
         Map<String, Double> alone = light(tree).byLimb();
@@ -86,7 +87,7 @@ class LightPropertiesTest {
     }
 
     /** A tree turned over from north to south, as far south of the equator, half a year later. */
-    @Property(tries = 60)
+    @Property(tries = 60, seed = Chance.JQWIK)
     void theSouthMirrorsTheNorth(@ForAll("trees") SurveyBuilder tree) {
         tree.latitude = 48;
         Map<String, Double> north = light(tree, new Neighbour("", 1, 4, 6, 2, OptionalDouble.empty()))

@@ -15,6 +15,7 @@ import java.util.Random;
 import java.util.Set;
 import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
+import org.diligentbough.core.Chance;
 import org.diligentbough.core.Evaluation;
 import org.diligentbough.core.RandomTrees;
 import org.diligentbough.core.SurveyBuilder;
@@ -162,7 +163,7 @@ class WishesTest {
         }
     }
 
-    @Property(tries = 250)
+    @Property(tries = 250, seed = Chance.JQWIK)
     void whateverIsWantedThePlanKeepsItsRulesOrSaysWhichItBreaks(@ForAll long seed) {
         SurveyBuilder tree = RandomTrees.tree(seed);
         Random random = new Random(seed);

@@ -115,6 +115,36 @@ class FrameRulesTest {
             assertThat(verdict.reasons()).extracting(Reason::code).contains(ReasonCode.FIND_A_BRANCH);
         }
 
+        /** Its own top stands at 5.06 m, the branch's near 5.8 m, and that is too stout to be headed. */
+        @Test
+        void aBranchThatStandsHigherThanTheLimbItselfIsNoneToBeCutToAndGoes() {
+            SurveyBuilder tree = tall().limb("X1", limb -> limb.on("X", 2.3)
+                    .diameter(4.2)
+                    .angle(65)
+                    .azimuth(60)
+                    .length(2.6)
+                    .years(12));
+            assertThat(tree.judge("X").verdict()).isEqualTo(Verdict.WAIT);
+            assertThat(tree.judge("X").reasons()).extracting(Reason::code).contains(ReasonCode.FIND_A_BRANCH);
+            assertThat(tree.judge("X1").verdict()).isEqualTo(Verdict.REMOVE);
+        }
+
+        /** It leaves at 4.2 m, at the height wanted, and reaches 5 m: too stout for a bud at its base, not further out. */
+        @Test
+        void aBranchThatIsCutToAndStandsOverTheAimIsShortenedAtTheSameVisit() {
+            SurveyBuilder tree = tall().limb("X1", limb -> limb.on("X", 3.1)
+                    .diameter(2.6)
+                    .angle(40)
+                    .azimuth(60)
+                    .length(1.2)
+                    .years(12));
+            assertThat(tree.judge("X").cut().orElseThrow().place().sideBranch()).contains("X1");
+            LimbVerdict branch = tree.judge("X1");
+            assertThat(branch.verdict()).isEqualTo(Verdict.SHORTEN);
+            assertThat(branch.cut().orElseThrow().kind()).isEqualTo(CutKind.HEADING);
+            assertThat(branch.cut().orElseThrow().place().alongM()).isCloseTo(0.24, within(0.01));
+        }
+
         @Test
         void youngWoodIsHeadedJustBelowTheHeightWanted() {
             SurveyBuilder tree = withFrame()

@@ -15,6 +15,7 @@ import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
 import net.jqwik.api.Provide;
 import net.jqwik.api.constraints.IntRange;
+import org.diligentbough.core.Chance;
 import org.diligentbough.core.Evaluation;
 import org.diligentbough.core.LimbCopy;
 import org.diligentbough.core.RandomTrees;
@@ -25,6 +26,7 @@ import org.diligentbough.core.survey.LivingCrown;
 
 /** What must hold of the judgement of every tree, tried on made-up ones of all kinds. */
 class VerdictPropertiesTest {
+    private static final double ROUNDING = 1e-9;
 
     @Provide
     Arbitrary<SurveyBuilder> trees() {
@@ -42,14 +44,14 @@ class VerdictPropertiesTest {
                 .collect(Collectors.toMap(limb -> limb.limb().id(), LimbVerdict::verdict));
     }
 
-    @Property(tries = 300)
+    @Property(tries = 300, seed = Chance.JQWIK)
     void theOrderInWhichLimbsWereEnteredDoesNotMatter(@ForAll("trees") SurveyBuilder tree) {
         Map<String, Verdict> asEntered = verdicts(tree);
         Collections.shuffle(tree.limbs, new Random(1));
         assertThat(verdicts(tree)).isEqualTo(asEntered);
     }
 
-    @Property(tries = 300)
+    @Property(tries = 300, seed = Chance.JQWIK)
     void turningTheWholeTreeDoesNotMatter(
             @ForAll("trees") SurveyBuilder tree, @ForAll @IntRange(min = 1, max = 359) int by) {
         Map<String, Verdict> before = verdictsInUnknownLight(tree);
@@ -62,7 +64,7 @@ class VerdictPropertiesTest {
         assertThat(verdictsInUnknownLight(tree)).isEqualTo(before);
     }
 
-    @Property(tries = 300)
+    @Property(tries = 300, seed = Chance.JQWIK)
     void everyVerdictHasAReasonAndEveryCutLiesOnItsLimb(@ForAll("trees") SurveyBuilder tree) {
         Evaluation evaluation = tree.evaluate();
         for (LimbVerdict limb : evaluation.limbs()) {
@@ -72,7 +74,7 @@ class VerdictPropertiesTest {
                     || limb.verdict() == Verdict.BEND;
             assertThat(limb.cut().isPresent()).isEqualTo(acts);
             limb.cut().ifPresent(cut -> {
-                assertThat(cut.place().alongM()).isBetween(0.0, limb.limb().lengthM());
+                assertThat(cut.place().alongM()).isBetween(0.0, limb.limb().lengthM() + ROUNDING);
                 assertThat(cut.diameterCm()).isPositive();
                 assertThat(cut.minutes()).isPositive();
                 cut.place().sideBranch().ifPresent(id -> {
@@ -83,7 +85,7 @@ class VerdictPropertiesTest {
         }
     }
 
-    @Property(tries = 300)
+    @Property(tries = 300, seed = Chance.JQWIK)
     void whatGoesWithALimbGrowsFromOneThatIsCut(@ForAll("trees") SurveyBuilder tree) {
         Evaluation evaluation = tree.evaluate();
         Branching branching = evaluation.facts().branching();
@@ -99,7 +101,7 @@ class VerdictPropertiesTest {
         }
     }
 
-    @Property(tries = 300)
+    @Property(tries = 300, seed = Chance.JQWIK)
     void takingWoodAwayInAnyOrderTakesTheSameCrown(@ForAll("trees") SurveyBuilder tree, @ForAll long seed) {
         TreeFacts facts = tree.evaluate().facts();
         LivingCrown crown = new LivingCrown(facts.branching(), facts.shares());
@@ -117,7 +119,7 @@ class VerdictPropertiesTest {
         assertThat(taken + crown.left()).isCloseTo(whole, within(1e-9));
     }
 
-    @Property(tries = 300)
+    @Property(tries = 300, seed = Chance.JQWIK)
     void aFaultlessFruitfulTreeIsLeftAlone(
             @ForAll @IntRange(min = 2, max = 5) int mains, @ForAll @IntRange(min = 30, max = 60) int angle) {
         SurveyBuilder tree = new SurveyBuilder();
