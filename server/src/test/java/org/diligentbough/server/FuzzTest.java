@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Random;
 import java.util.UUID;
+import org.diligentbough.core.Chance;
 import org.diligentbough.server.TestServer.Answer;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
@@ -60,7 +61,7 @@ class FuzzTest {
                 + fuzzer + ", " + known.get("personId") + ")");
     }
 
-    private final Random chance = new Random(SEED);
+    private final Random chance = new Random(Chance.seed(SEED));
 
     @Test
     void noRequestIsTheServersFault() {

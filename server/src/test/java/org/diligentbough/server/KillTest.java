@@ -23,6 +23,7 @@ import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.AtomicBoolean;
+import org.diligentbough.core.Chance;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
@@ -103,7 +104,7 @@ class KillTest {
             port = free.getLocalPort();
         }
         Queue<String> acknowledged = new ConcurrentLinkedQueue<>();
-        Random chance = new Random(SEED);
+        Random chance = new Random(Chance.seed(SEED));
         for (int kill = 0; kill < KILLS; kill++) {
             start();
             AtomicBoolean over = new AtomicBoolean();
