@@ -8,6 +8,8 @@ import static org.diligentbough.server.TestServer.send;
 
 import java.sql.ResultSet;
 import java.sql.SQLException;
+import java.util.ArrayList;
+import java.util.List;
 import org.junit.jupiter.api.Test;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ObjectNode;
@@ -128,5 +130,177 @@ class UndoApiTest {
         undo(newest("site"));
         assertThat(get("/api/sites/" + site).json().at("/data/policyNote").isNull())
                 .isTrue();
+    }
+
+    private static JsonNode day(long id) {
+        return get("/api/days/" + id).json();
+    }
+
+    private static String version(long id) {
+        return "{\"version\": " + day(id).get("version");
+    }
+
+    /** A day with two people in a crew that has two trees. */
+    private static long crewedDay(long site, long lead, long other) {
+        TestServer.judged();
+        long day = TestServer.day(site, TestServer.TODAY);
+        put("/api/days/" + day + "/people", version(day) + ", \"people\": [" + lead + "," + other + "]}")
+                .expect(200);
+        List<String> turns = new ArrayList<>();
+        for (String tag : List.of("D-1", "D-2")) {
+            long tree = TestServer.tree(site, tag);
+            post("/api/trees/" + tree + "/surveys", TestServer.walkJson()).expect(201);
+            post("/api/days/" + day + "/visits", version(day) + ", \"treeId\": " + tree + "}")
+                    .expect(201);
+        }
+        day(day).get("visits")
+                .forEach(visit -> turns.add("\"visit-" + visit.get("id").longValue() + "\""));
+        put(
+                        "/api/days/" + day + "/crews",
+                        version(day) + ", \"crews\": [{\"people\": [" + lead + "," + other + "], \"turns\": " + turns
+                                + "}]}")
+                .expect(200);
+        return day;
+    }
+
+    /** What people see of a day; numbers of rows, and of the version, are another matter. */
+    private static String seen(long day) {
+        ObjectNode seen = (ObjectNode) day(day);
+        seen.remove("version");
+        seen.get("visits").forEach(visit -> ((ObjectNode) visit).remove("id"));
+        seen.get("findings").forEach(finding -> ((ObjectNode) finding).remove("visitId"));
+        return seen.toString();
+    }
+
+    @Test
+    void aDayHasItsTreesCrewsPeopleAndHoursAgain() {
+        long site = TestServer.site("Day undone");
+        long lead = TestServer.person("Lena Undone", 1970, "lead", "first-aid", "ladder");
+        long other = TestServer.person("Odo Undone", 1980);
+        long day = crewedDay(site, lead, other);
+        String before = seen(day);
+
+        String visit = "/api/visits/" + day(day).at("/visits/0/id") + "?version=" + day(day).get("version");
+        assertThat(send("DELETE", visit, null).expect(200).get("visits")).hasSize(1);
+        assertThat(get("/api/changes/" + newest("day")).json().get("undoable").booleanValue())
+                .isTrue();
+        undo(newest("day"));
+        assertThat(seen(day)).isEqualTo(before);
+
+        put("/api/days/" + day + "/people", version(day) + ", \"people\": []}").expect(200);
+        assertThat(day(day).at("/visits/0/people")).isEmpty();
+        undo(newest("day"));
+        assertThat(seen(day)).isEqualTo(before);
+
+        put(
+                        "/api/days/" + day,
+                        version(day) + ", \"data\": {\"on\": \"2027-02-27\", \"starts\": \"13:00\", \"ends\":"
+                                + " \"16:00\", \"shed\": {}}}")
+                .expect(200);
+        undo(newest("day"));
+        assertThat(seen(day)).isEqualTo(before);
+
+        // Undoing is undone like any other change.
+        undo(newest("day"));
+        assertThat(day(day).at("/data/on").stringValue()).isEqualTo("2027-02-27");
+    }
+
+    @Test
+    void whatWasLoggedSinceStaysAndADayThatWasCalledOffIsNotCalledOn() {
+        long site = TestServer.site("Day logged since");
+        long lead = TestServer.person("Lorne Undone", 1970, "lead", "first-aid", "ladder");
+        long other = TestServer.person("Orla Undone", 1980);
+        long day = crewedDay(site, lead, other);
+        put("/api/days/" + day + "/people", version(day) + ", \"people\": [" + lead + "]}")
+                .expect(200);
+        TestServer.sql("update tree_visit set logged = true where id = " + day(day).at("/visits/0/id"));
+        undo(newest("day"));
+        assertThat(day(day).get("people")).hasSize(2);
+        assertThat(day(day).at("/visits/0/logged").booleanValue()).isTrue();
+        assertThat(day(day).at("/visits/1/people")).hasSize(2);
+
+        post("/api/days/" + day + "/called-off", version(day) + "}").expect(200);
+        assertThat(get("/api/changes/" + newest("day")).json().get("undoable").booleanValue())
+                .isFalse();
+        post("/api/changes/" + newest("day") + "/undo", "").expect(422);
+    }
+
+    private static JsonNode task(long site, String title) {
+        List<JsonNode> found = get("/api/sites/" + site + "/tasks")
+                .json()
+                .valueStream()
+                .filter(one -> one.at("/data/title").stringValue().equals(title)
+                        && one.at("/done").isNull())
+                .toList();
+        assertThat(found).hasSize(1);
+        return found.get(0);
+    }
+
+    @Test
+    void aTaskThatRepeatsIsTickedUntickedAndDueOnce() {
+        long site = TestServer.site("Tasks undone");
+        String data = "{\"kind\": \"hedges\", \"title\": \"Cut the hedge\", \"opens\": \"2027-02-01\", \"closes\":"
+                + " \"2027-03-01\", \"minutes\": 60, \"repeatsMonths\": 12}";
+        long id = post("/api/sites/" + site + "/tasks", data)
+                .expect(201)
+                .get("id")
+                .longValue();
+        post("/api/tasks/" + id + "/done", "{\"on\": \"2027-02-20\"}").expect(200);
+        // Ticked, it is due again in a year.
+        assertThat(task(site, "Cut the hedge").at("/data/opens").stringValue()).isEqualTo("2028-02-20");
+        undoOf("task", id);
+        assertThat(task(site, "Cut the hedge").get("id").longValue()).isEqualTo(id);
+        undoOf("task", id);
+        assertThat(task(site, "Cut the hedge").at("/data/opens").stringValue()).isEqualTo("2028-02-20");
+
+        long next = task(site, "Cut the hedge").get("id").longValue();
+        put("/api/tasks/" + next, "{\"version\": 1, \"data\": " + data.replace("Cut the hedge", "Cut it low") + "}")
+                .expect(200);
+        undoOf("task", next);
+        assertThat(task(site, "Cut the hedge").get("id").longValue()).isEqualTo(next);
+        send("DELETE", "/api/tasks/" + next, null).expect(204);
+        undoOf("task", next);
+        assertThat(task(site, "Cut the hedge").at("/data/minutes").intValue()).isEqualTo(60);
+    }
+
+    /** Undoes the newest change of one thing. */
+    private static void undoOf(String entity, long id) {
+        try (var sql = TestServer.database()) {
+            ResultSet found = sql.createStatement()
+                    .executeQuery("select max(id) from history where entity = '" + entity + "' and entity_id = " + id);
+            found.next();
+            undo(found.getLong(1));
+        } catch (SQLException e) {
+            throw new IllegalStateException(e);
+        }
+    }
+
+    @Test
+    void hoursBeginsCountsAndWhatIsLearnedGoBack() {
+        long site = TestServer.site("Small things undone");
+        String hours = "/api/sites/" + site + "/programme/hours";
+        put(hours, "{\"hours\": [{\"year\": 2027, \"season\": \"dormant\", \"hours\": 12}]}")
+                .expect(200);
+        put(hours, "{\"hours\": []}").expect(200);
+        undo(newest("hours"));
+        assertThat(get("/api/sites/" + site + "/programme").text()).contains("\"hours\":12");
+
+        long tree = TestServer.tree(site, "S-1");
+        post("/api/trees/" + tree + "/surveys", TestServer.walkJson()).expect(201);
+        put("/api/trees/" + tree + "/programme", "{\"version\": 0, \"year\": 2029}")
+                .expect(200);
+        undo(newest("programme"));
+        undo(newest("programme"));
+        assertThat(get("/api/sites/" + site + "/programme").text()).contains("2029");
+
+        put("/api/trees/" + tree + "/crop", "{\"counted\": 300}").expect(200);
+        put("/api/trees/" + tree + "/crop", "{\"counted\": 120}").expect(200);
+        undo(newest("crop"));
+        assertThat(get("/api/trees/" + tree + "/crop").text()).contains("300");
+
+        put("/api/sites/" + site + "/learned", "{\"always\": true}").expect(200);
+        undo(newest("learning"));
+        assertThat(get("/api/sites/" + site + "/answer").json().get("always").booleanValue())
+                .isFalse();
     }
 }

@@ -239,6 +239,12 @@ class CropService {
         return crop(treeId, null);
     }
 
+    /** Whether the season of a tree that runs is that year's. */
+    boolean runs(long treeId, int year) {
+        SiteRow site = orchard.site(orchard.tree(treeId).siteId());
+        return cropYear(site, today.in(site.zone())) == year;
+    }
+
     /** Lets go of what was counted in a year. */
     @Transactional
     public CropView letGo(long treeId, int year) {

@@ -164,7 +164,7 @@ class CrewBoard {
         return Stream.concat(
                         visits.ofDay(dayId).stream()
                                 .filter(visit -> !visit.logged())
-                                .map(visit -> VISIT + visit.id()),
+                                .map(visit -> turn(visit.id())),
                         tasks.ofDay(dayId).stream()
                                 .filter(task -> task.doneOn() == null)
                                 .map(task -> TASK + task.id()))
@@ -316,6 +316,21 @@ class CrewBoard {
     /** A crew as somebody lays it out: ids of people, and turns in order. */
     record CrewLaid(List<Long> people, List<String> turns) {}
 
+    /** How a tree's turn is called. */
+    static String turn(long visitId) {
+        return VISIT + visitId;
+    }
+
+    /** The crews a day had by the clock; none where people were given to trees. */
+    static List<CrewLaid> laidOut(DayView view) {
+        return clocked(view)
+                ? given(view).values().stream()
+                        .map(crew -> new CrewLaid(
+                                crew.people().stream().map(Long::valueOf).toList(), crew.visits()))
+                        .toList()
+                : List.of();
+    }
+
     /** Gives a day these crews and no others; trees that are in none of them have nobody. */
     void layOut(DayRow day, List<CrewLaid> crews) {
         clear(day.id());
@@ -347,7 +362,7 @@ class CrewBoard {
         List<CrewLaid> crews = new ArrayList<>();
         given(view).values().forEach(crew -> {
             List<String> turns = new ArrayList<>(crew.visits());
-            int at = turns.indexOf(VISIT + visitId);
+            int at = turns.indexOf(turn(visitId));
             int to = Math.max(0, Math.min(turns.size() - 1, at + by));
             if (at >= 0 && sick.contains(turns.get(at)) == sick.contains(turns.get(to))) {
                 turns.add(to, turns.remove(at));

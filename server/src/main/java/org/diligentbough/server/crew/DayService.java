@@ -36,7 +36,7 @@ public class DayService {
     /** On the way from one good layout to another a ticket may be wanting; the board says where. */
     private static final Set<String> TOLD_ON_THE_BOARD = Set.of(Codes.of(ReasonCode.DAY_NO_TICKET));
     /** Whoever does not come does not come, on a confirmed day too: what that breaks is told, and mended. */
-    private static final Set<String> WHO_IS_MISSED = Stream.of(
+    static final Set<String> WHO_IS_MISSED = Stream.of(
                     ReasonCode.DAY_NO_TICKET,
                     ReasonCode.DAY_NOBODY,
                     ReasonCode.DAY_ALONE,
@@ -296,25 +296,27 @@ public class DayService {
     /** Which tasks stand on a day; those that stood there and are not among them go off it, what is done stays. */
     @Transactional
     public DayView tasks(long id, int version, List<Long> wanted) {
-        return changes.make(id, version, () -> {
-            DayRow day = row(id);
-            Set<Long> standing = tasks.ofDay(id).stream().map(TaskRow::id).collect(Collectors.toSet());
-            for (TaskRow task : tasks.ofDay(id)) {
-                if (task.doneOn() == null && !wanted.contains(task.id())) {
-                    tasks.onDay(task.id(), null);
-                }
+        return changes.make(id, version, () -> setTasks(id, wanted));
+    }
+
+    void setTasks(long id, List<Long> wanted) {
+        DayRow day = row(id);
+        Set<Long> standing = tasks.ofDay(id).stream().map(TaskRow::id).collect(Collectors.toSet());
+        for (TaskRow task : tasks.ofDay(id)) {
+            if (task.doneOn() == null && !wanted.contains(task.id())) {
+                tasks.onDay(task.id(), null);
             }
-            for (long one : wanted) {
-                if (standing.contains(one)) {
-                    continue;
-                }
-                TaskRow task = tasks.find(one)
-                        .filter(row -> row.siteId().equals(day.siteId()) && row.doneOn() == null)
-                        .orElseThrow(() -> ProblemException.wrongField(
-                                "/tasks", "names one that is not open here; choose from the list of tasks"));
-                tasks.onDay(task.id(), id);
+        }
+        for (long one : wanted) {
+            if (standing.contains(one)) {
+                continue;
             }
-        });
+            TaskRow task = tasks.find(one)
+                    .filter(row -> row.siteId().equals(day.siteId()) && row.doneOn() == null)
+                    .orElseThrow(() -> ProblemException.wrongField(
+                            "/tasks", "names one that is not open here; choose from the list of tasks"));
+            tasks.onDay(task.id(), id);
+        }
     }
 
     /** Lays crews out: who is in each, and its trees in order. What breaks is told, save what may never be. */

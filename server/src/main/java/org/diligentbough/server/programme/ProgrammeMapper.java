@@ -2,6 +2,7 @@ package org.diligentbough.server.programme;
 
 import java.time.LocalDate;
 import java.util.List;
+import java.util.Optional;
 import org.apache.ibatis.annotations.Delete;
 import org.apache.ibatis.annotations.Insert;
 import org.apache.ibatis.annotations.Mapper;
@@ -61,6 +62,9 @@ public interface ProgrammeMapper {
 
     @Select("select year from programme_lock where tree_id = #{treeId}")
     Integer setTo(long treeId);
+
+    @Select("select version from programme_lock where tree_id = #{treeId}")
+    Optional<Long> setVersion(long treeId);
 
     /** Returns how many rows were kept: 1, or 0 when somebody was quicker; version 0 for a tree that was not set. */
     @Insert("""

@@ -221,6 +221,12 @@ public class ProgrammeService {
                 year == null ? Map.of() : Map.of("year", year));
     }
 
+    /** The same whatever it is set to now. */
+    @Transactional
+    void setAnew(long treeId, Integer year) {
+        set(treeId, programmes.setVersion(treeId).orElse(0L), year);
+    }
+
     /** The surveyed trees of a site that stand. */
     List<Long> trees(long siteId) {
         return programmes.trees(orchard.site(siteId).id(), LocalDate.EPOCH).stream()

@@ -124,6 +124,16 @@ public interface TaskMapper {
             """, affectData = true)
     long add(@Param("t") NewTask task, @Param("by") Long by);
 
+    /** One that stands as it was added and nothing was done about it. */
+    @Select("""
+            select id from task
+            where site_id = #{siteId} and tree_id is not distinct from #{treeId,jdbcType=BIGINT}
+                and limb is not distinct from #{limb,jdbcType=VARCHAR} and kind = #{kind} and title = #{title} and opens = #{opens}
+                and source_key is null and done_on is null and work_day_id is null and version = 1
+            order by id desc limit 1
+            """)
+    Optional<Long> untouched(NewTask like);
+
     @Update("""
             update task set version = version + 1, tree_id = #{t.treeId}, limb = #{t.limb}, species = #{t.species}, kind = #{t.kind},
                 title = #{t.title}, opens = #{t.opens}, closes = #{t.closes}, minutes = #{t.minutes}, people = #{t.people},

@@ -214,7 +214,7 @@ public class TaskService {
             if (row.source() == Source.CARE) {
                 careDone(row, data.on(), note);
             }
-            again(row, data.on());
+            next(row, data.on()).ifPresent(due -> tasks.add(due, who));
             history.changed(new About("task", id, row.siteId(), row.treeId()), before, one(id));
             return id;
         });
@@ -233,41 +233,40 @@ public class TaskService {
                         note));
     }
 
-    private void again(TaskRow row, LocalDate done) {
+    /** What is due again after one that was done on a day; empty where it does not repeat. */
+    private static Optional<NewTask> next(TaskRow row, LocalDate done) {
         LocalDate opens = row.intervalDays() != null
                 ? done.plusDays(row.intervalDays())
                 : row.repeatsMonths() != null ? done.plusMonths(row.repeatsMonths()) : null;
         if (opens == null) {
-            return;
+            return Optional.empty();
         }
         long open = row.intervalDays() != null
                 ? AGAIN_WITHIN_DAYS
                 : Math.max(AGAIN_WITHIN_DAYS, row.opens().until(row.closes()).toTotalMonths() * 30);
-        tasks.add(
-                new NewTask(
-                        row.siteId(),
-                        row.treeId(),
-                        row.limb(),
-                        row.species(),
-                        row.kind(),
-                        row.title(),
-                        opens,
-                        opens.plusDays(open),
-                        row.minutes(),
-                        row.people(),
-                        row.kit(),
-                        Source.HAND,
-                        null,
-                        row.repeatsMonths(),
-                        row.substance(),
-                        row.labelRate(),
-                        row.intervalDays(),
-                        row.harvestDays(),
-                        row.note()),
-                person.idOrNull());
+        return Optional.of(new NewTask(
+                row.siteId(),
+                row.treeId(),
+                row.limb(),
+                row.species(),
+                row.kind(),
+                row.title(),
+                opens,
+                opens.plusDays(open),
+                row.minutes(),
+                row.people(),
+                row.kit(),
+                Source.HAND,
+                null,
+                row.repeatsMonths(),
+                row.substance(),
+                row.labelRate(),
+                row.intervalDays(),
+                row.harvestDays(),
+                row.note()));
     }
 
-    /** Takes back that it was done. */
+    /** Takes back that it was done; what was due again by that is gone, where nobody touched it. */
     @Transactional
     TaskView notDone(long id) {
         person.id();
@@ -277,6 +276,7 @@ public class TaskService {
         }
         TaskView before = one(id);
         tasks.done(id, null, null, null);
+        next(row, row.doneOn()).flatMap(tasks::untouched).ifPresent(this::drop);
         if (row.source() == Source.CARE) {
             String[] of = row.sourceKey().split(AskedTasks.SEPARATOR);
             care.care(row.siteId()).stream()
