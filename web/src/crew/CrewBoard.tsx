@@ -286,6 +286,8 @@ function TurnBlock({
   open,
 }: Shared & { turn: Turn; clock?: string; broken: string[]; style?: React.CSSProperties }) {
   const piece: Piece = { kind: 'turn', id: turn.id };
+  // A short turn has room for a line: what is to be known of it stands first, its length is seen anyway.
+  const said = [turn.urgent && 'urgent', turn.sick && 'sick', turn.wants].filter(Boolean).join(' · ');
   return (
     <div
       className={
@@ -305,10 +307,8 @@ function TurnBlock({
         onKeyDown={keys(piece)}
         {...grip(piece)}
       >
-        <strong>{turn.name}</strong> <span className="clock">{when}</span> {minutes(turn.minutes)}
-        {turn.urgent && ' · urgent'}
-        {turn.sick && ' · sick'}
-        {turn.wants && <span className="wants"> · {turn.wants}</span>}
+        <strong>{turn.name}</strong> {said && <span className="wants">{said} · </span>}
+        <span className="clock">{when}</span> {minutes(turn.minutes)}
       </button>
       {turn.treeId != null && (
         <Link to={'/sites/' + day.siteId + '/trees/' + turn.treeId} aria-label={'Open ' + turn.name}>

@@ -31,6 +31,8 @@ describe('pieces on the board', () => {
     expect(crewOf(steppedTo(crews, person(3), 'ArrowLeft')!, person(3))).toBe(0);
     expect(crewOf(steppedTo(crews, person(3), 'ArrowRight')!, person(3))).toBe(2);
     expect(crewOf(steppedTo(crews, person(9), 'ArrowRight')!, person(9))).toBe(0);
+    expect(crewOf(steppedTo(crews, person(9), 'ArrowLeft')!, person(9))).toBe(1);
+    expect(steppedTo([], person(9), 'ArrowLeft')).toBeUndefined();
   });
 });
 

@@ -47,10 +47,14 @@ export function moved(crews: Laid[], piece: Piece, to: number, before?: string):
   });
 }
 
-/** What an arrow key does with a piece: sideways into the next crew or out of all, up and down in its order. */
+/**
+ * What an arrow key does with a piece: sideways into the next crew or out of all, up and down in its order. What is in no crew stands
+ * right of them, and goes left into the last or round into the first.
+ */
 export function steppedTo(crews: Laid[], piece: Piece, key: string): Laid[] | undefined {
   const at = crewOf(crews, piece);
-  if (key === 'ArrowLeft' && at >= 0) return moved(crews, piece, at - 1);
+  if (key === 'ArrowLeft' && (at >= 0 || crews.length > 0))
+    return moved(crews, piece, at >= 0 ? at - 1 : crews.length - 1);
   if (key === 'ArrowRight' && at < crews.length) return moved(crews, piece, at + 1);
   if (piece.kind === 'person' || at < 0) return undefined;
   const turns = crews[at]!.turns;

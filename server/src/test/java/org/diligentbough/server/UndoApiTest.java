@@ -182,8 +182,20 @@ class UndoApiTest {
 
         String visit = "/api/visits/" + day(day).at("/visits/0/id") + "?version=" + day(day).get("version");
         assertThat(send("DELETE", visit, null).expect(200).get("visits")).hasSize(1);
-        assertThat(get("/api/changes/" + newest("day")).json().get("undoable").booleanValue())
-                .isTrue();
+        JsonNode told = get("/api/changes/" + newest("day")).json();
+        assertThat(told.get("undoable").booleanValue()).isTrue();
+        assertThat(told.get("changes").valueStream())
+                .anySatisfy(one -> {
+                    assertThat(one.get("field").stringValue()).isEqualTo("visits");
+                    assertThat(one.get("before").stringValue()).isEqualTo("D-1");
+                    assertThat(one.get("after").stringValue()).isEmpty();
+                })
+                .anySatisfy(one -> {
+                    assertThat(one.get("of").stringValue()).isEqualTo("D-2");
+                    assertThat(one.get("field").stringValue()).isEqualTo("visits.starts");
+                })
+                .noneMatch(one ->
+                        one.get("of").isString() && one.get("of").stringValue().equals("D-1"));
         undo(newest("day"));
         assertThat(seen(day)).isEqualTo(before);
 
