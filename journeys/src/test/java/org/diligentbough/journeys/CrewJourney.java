@@ -105,7 +105,7 @@ class CrewJourney {
         }
     }
 
-    /** A tree is taken out by keys and dragged back by the mouse. */
+    /** A tree is taken out by keys and dragged back by the mouse; taken out again, and that undone. */
     private void byHand(Browser browser, Locator crew) {
         Locator first = crew.locator("[data-turn] button").first();
         String turn = first.getAttribute("data-piece").substring("turn-".length());
@@ -142,6 +142,13 @@ class CrewJourney {
         }
         assertThat(members).hasCount(taken.size() + 1);
         assertThat(crew.getByText("Too few: nobody works alone.")).hasCount(0);
+        // What was just done is undone: the tree has its crew and its clock again.
+        crew.locator("[data-turn] button").first().focus();
+        browser.page.keyboard().press("ArrowLeft");
+        assertThat(bench.locator("[data-turn]")).hasCount(1);
+        browser.press("Undo");
+        assertThat(bench.locator("[data-turn]")).hasCount(0);
+        assertThat(crew.locator("[data-turn] button").first()).hasAttribute("data-piece", "turn-" + turn);
     }
 
     /** Everybody is asked; one says no on a phone, without an account. */
