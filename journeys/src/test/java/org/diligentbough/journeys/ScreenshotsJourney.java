@@ -51,6 +51,7 @@ class ScreenshotsJourney {
             browser.fill("while dormant", "3");
             browser.press("Lay it out");
             browser.part("Put off").waitFor();
+            browser.press("Close");
             take(browser, "programme");
             browser.open(kilnfield + "/season");
             browser.part("Weather").locator("tbody tr").first().waitFor();
@@ -75,6 +76,7 @@ class ScreenshotsJourney {
             assertThat(browser.part("Crews").getByText("is not done before").count())
                     .as("a proposal taken over is the day it said it was")
                     .isZero();
+            browser.press("Close");
             browser.part("Crews").scrollIntoViewIfNeeded();
             take(browser, "day");
             browser.follow("Sheet to print");
