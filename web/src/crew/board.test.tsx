@@ -1,7 +1,7 @@
 import { fireEvent } from '@testing-library/react';
 import { act } from 'react';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
-import type { Day } from '../api/client';
+import { type Day, lastChange } from '../api/client';
 import { answers, asked, box, press, refusal, settle, show, takeDown } from '../testing/harness';
 import { crewOf, moved, steppedTo } from './board';
 import { CrewBoard } from './CrewBoard';
@@ -113,11 +113,14 @@ describe('the board of a day', () => {
 
   it('moves by keys: shown at once, sent whole', async () => {
     await show(<CrewBoard day={day} open />, '/', '/');
+    lastChange.tell(7);
     const bo = part('In no crew').querySelector<HTMLElement>('[data-piece="person-2"]')!;
     act(() => {
       fireEvent.keyDown(bo, { key: 'ArrowRight' });
     });
     expect(part('Crew 1').textContent).toContain('Bo');
+    // What was saved before this is not offered to be undone in its stead.
+    expect(lastChange.id).toBeUndefined();
     await settle();
     expect(last().body).toEqual({ version: 8, crews: [{ people: [1, 2], turns: ['visit-10'] }] });
     expect(document.activeElement?.getAttribute('data-piece')).toBe('person-2');

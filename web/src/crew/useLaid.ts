@@ -1,5 +1,5 @@
 import { useRef, useState } from 'react';
-import type { CrewsOfDay } from '../api/client';
+import { type CrewsOfDay, lastChange } from '../api/client';
 import { type Laid, laidOf } from './board';
 import { useLayCrews } from './rosterQueries';
 
@@ -21,8 +21,10 @@ export function useLaid(dayId: number, board: CrewsOfDay) {
           const next = waiting.current;
           waiting.current = undefined;
           setLaid({ version: now.version, crews: next ?? crews });
-          if (next) send(now.version, next);
-          else setBusy(false);
+          if (next) {
+            lastChange.tell(undefined);
+            send(now.version, next);
+          } else setBusy(false);
         },
         onError: () => {
           waiting.current = undefined;
@@ -33,6 +35,8 @@ export function useLaid(dayId: number, board: CrewsOfDay) {
     );
   const put = (next: Laid[] | undefined) => {
     if (!next) return;
+    // What was saved before is no longer the last thing done: undoing waits for what is shown now.
+    lastChange.tell(undefined);
     setLaid({ version: board.version, crews: next });
     if (busy) waiting.current = next;
     else {

@@ -237,6 +237,31 @@ class UndoApiTest {
         post("/api/changes/" + newest("day") + "/undo", "").expect(422);
     }
 
+    @Test
+    void tasksComeBackToADayUnlessTheyAreDoneAndAConfirmedDayIsLookedAtAgain() {
+        long site = TestServer.site("Day of tasks undone");
+        long lead = TestServer.person("Lucan Undone", 1970, "lead", "first-aid", "ladder");
+        long day = crewedDay(site, lead, TestServer.person("Oonagh Undone", 1980));
+        long task =
+                post("/api/sites/" + site + "/tasks", """
+                        {"kind": "weeds", "title": "Weed the row", "opens": "2027-02-01", "closes": "2027-03-01", "minutes": 60}""").expect(201).get("id").longValue();
+        put("/api/days/" + day + "/tasks", version(day) + ", \"tasks\": [" + task + "]}")
+                .expect(200);
+        put("/api/days/" + day + "/tasks", version(day) + ", \"tasks\": []}").expect(200);
+        undo(newest("day"));
+        assertThat(day(day).at("/tasks/0/id").longValue()).isEqualTo(task);
+
+        post("/api/days/" + day + "/confirm", version(day) + "}").expect(200);
+        post("/api/days/" + day + "/reopen", version(day) + "}").expect(200);
+        undo(newest("day"));
+        assertThat(day(day).get("state").stringValue()).isEqualTo("confirmed");
+
+        put("/api/days/" + day + "/tasks", version(day) + ", \"tasks\": []}").expect(200);
+        post("/api/tasks/" + task + "/done", "{\"on\": \"2027-02-20\"}").expect(200);
+        undo(newest("day"));
+        assertThat(day(day).get("tasks")).isEmpty();
+    }
+
     private static JsonNode task(long site, String title) {
         List<JsonNode> found = get("/api/sites/" + site + "/tasks")
                 .json()

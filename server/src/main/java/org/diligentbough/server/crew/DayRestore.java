@@ -13,6 +13,7 @@ import org.diligentbough.server.crew.DayView.DayTaskView;
 import org.diligentbough.server.crew.DayView.VisitView;
 import org.diligentbough.server.crew.VisitMaker.Wanted;
 import org.diligentbough.server.shared.ProblemException;
+import org.diligentbough.server.task.TaskMapper;
 import org.diligentbough.server.visit.VisitCut;
 import org.diligentbough.server.visit.VisitMapper;
 import org.diligentbough.server.visit.VisitMapper.VisitRow;
@@ -28,6 +29,7 @@ class DayRestore {
     private final CrewBoard board;
     private final VisitMapper visits;
     private final VisitPlacing placing;
+    private final TaskMapper tasks;
 
     DayRestore(
             DayService service,
@@ -35,20 +37,23 @@ class DayRestore {
             DayChanges changes,
             CrewBoard board,
             VisitMapper visits,
-            VisitPlacing placing) {
+            VisitPlacing placing,
+            TaskMapper tasks) {
         this.service = service;
         this.days = days;
         this.changes = changes;
         this.board = board;
         this.visits = visits;
         this.placing = placing;
+        this.tasks = tasks;
     }
 
     /**
      * Brings a day back to how it stood: hours, shed, people, trees, tasks and crews. Trees that are logged stay as they are.
      *
      * @throws ProblemException 409 where somebody changes it meanwhile, 422 where a tree that stood on it has other cuts in its
-     *     plan by now or they stand on another day, or where the day would break a rule it does not break now
+     *     plan by now or they stand on another day, or where the day would break a rule it does not break now or can no
+     *     longer be confirmed as it was
      */
     @Transactional
     void asItWas(DayView was) {
@@ -58,7 +63,9 @@ class DayRestore {
                 service.row(id).version(),
                 () -> {
                     days.change(id, was.data());
-                    days.state(id, Codes.parse(State.class, was.state()).orElseThrow());
+                    boolean confirmed = was.state().equals(Codes.of(State.CONFIRMED));
+                    boolean again = confirmed && service.row(id).state() != State.CONFIRMED;
+                    days.state(id, confirmed && !again ? State.CONFIRMED : State.PLANNED);
                     List<Long> people =
                             was.people().stream().map(DayView.PersonView::id).toList();
                     days.keepPeople(id, people);
@@ -68,12 +75,22 @@ class DayRestore {
                     service.setTasks(
                             id,
                             was.tasks().stream()
-                                    .filter(task -> !task.done())
                                     .map(DayTaskView::id)
+                                    .filter(task -> mayComeBack(task, id))
                                     .toList());
                     crews(was, turns);
+                    if (again) {
+                        service.confirm(id);
+                    }
                 },
                 DayService.WHO_IS_MISSED);
+    }
+
+    /** What was done meanwhile, taken away, or put on another day stays there. */
+    private boolean mayComeBack(long task, long dayId) {
+        return tasks.find(task)
+                .filter(now -> now.doneOn() == null && (now.workDayId() == null || now.workDayId() == dayId))
+                .isPresent();
     }
 
     /** The open trees that stood on it, and no others; their turns by those they had, since what comes back has another number. */

@@ -164,27 +164,30 @@ public class DayService {
 
     @Transactional
     public DayView confirm(long id, int version) {
-        return changes.make(id, version, () -> {
-            List<FieldProblem> broken = day(id).findings().stream()
-                    .filter(DayChanges::refused)
-                    .map(finding -> new FieldProblem("", finding.reason().text()))
-                    .toList();
-            if (!broken.isEmpty()) {
-                throw ProblemException.refused(broken);
-            }
-            if (reader.visits(id).isEmpty()) {
-                throw ProblemException.wrongField("", "has no tree on it yet; put one on it before confirming");
-            }
-            List<FieldProblem> without = visits.ofDay(id).stream()
-                    .filter(visit -> !visit.logged())
-                    .flatMap(visit -> consents.missing(visit.treeId(), row(id).onDay()).stream())
-                    .map(sentence -> new FieldProblem("", sentence))
-                    .toList();
-            if (!without.isEmpty()) {
-                throw ProblemException.refused(without);
-            }
-            days.state(id, State.CONFIRMED);
-        });
+        return changes.make(id, version, () -> confirm(id));
+    }
+
+    /** @throws ProblemException 422 where something is wrong with the day, nothing stands on it, or an owner's leave is wanting */
+    void confirm(long id) {
+        List<FieldProblem> broken = day(id).findings().stream()
+                .filter(DayChanges::refused)
+                .map(finding -> new FieldProblem("", finding.reason().text()))
+                .toList();
+        if (!broken.isEmpty()) {
+            throw ProblemException.refused(broken);
+        }
+        if (reader.visits(id).isEmpty()) {
+            throw ProblemException.wrongField("", "has no tree on it yet; put one on it before confirming");
+        }
+        List<FieldProblem> without = visits.ofDay(id).stream()
+                .filter(visit -> !visit.logged())
+                .flatMap(visit -> consents.missing(visit.treeId(), row(id).onDay()).stream())
+                .map(sentence -> new FieldProblem("", sentence))
+                .toList();
+        if (!without.isEmpty()) {
+            throw ProblemException.refused(without);
+        }
+        days.state(id, State.CONFIRMED);
     }
 
     /** Calls a day off: what was not logged goes back to the plan. */
