@@ -17,9 +17,12 @@ import tools.jackson.databind.node.ObjectNode;
 class UndoApiTest {
     /** The newest change about a kind of thing. */
     static long newest(String entity) {
+        return newestWhere("entity = '" + entity + "'");
+    }
+
+    private static long newestWhere(String holds) {
         try (var sql = TestServer.database()) {
-            ResultSet found =
-                    sql.createStatement().executeQuery("select max(id) from history where entity = '" + entity + "'");
+            ResultSet found = sql.createStatement().executeQuery("select max(id) from history where " + holds);
             found.next();
             return found.getLong(1);
         } catch (SQLException e) {
@@ -302,14 +305,7 @@ class UndoApiTest {
 
     /** Undoes the newest change of one thing. */
     private static void undoOf(String entity, long id) {
-        try (var sql = TestServer.database()) {
-            ResultSet found = sql.createStatement()
-                    .executeQuery("select max(id) from history where entity = '" + entity + "' and entity_id = " + id);
-            found.next();
-            undo(found.getLong(1));
-        } catch (SQLException e) {
-            throw new IllegalStateException(e);
-        }
+        undo(newestWhere("entity = '" + entity + "' and entity_id = " + id));
     }
 
     @Test

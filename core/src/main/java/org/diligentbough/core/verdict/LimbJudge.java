@@ -181,16 +181,10 @@ public final class LimbJudge {
             if (goes || facts.onlyCleaned(limb) || facts.evergreenLeftAlone()) {
                 continue;
             }
-            Optional<Finding> tall = height.of(limb, gone);
-            // What takes over where another is lowered to it stays for this step, shortened with it.
-            // What grows on a limb that is left too high stays too: that may be lowered to it one day.
-            boolean spared =
-                    takesOver.contains(limb.id()) || leftTooHigh(limb.parent(), findings) && height.couldTakeOver(limb);
-            boolean lowered = takesOver.contains(limb.id())
-                    && tall.filter(finding -> finding.verdict() == Verdict.REMOVE)
-                            .isPresent();
-            (lowered ? height.withWhatIsLoweredToIt(limb) : tall)
-                    .filter(finding -> finding.verdict() != Verdict.REMOVE || !spared)
+            height.of(limb, gone)
+                    .flatMap(finding -> finding.verdict() == Verdict.REMOVE
+                            ? tallThatGoes(limb, finding, findings, takesOver)
+                            : Optional.of(finding))
                     .ifPresent(finding -> {
                         findings.add(limb.id(), finding);
                         if (finding.verdict() == Verdict.REMOVE) {
@@ -198,6 +192,18 @@ public final class LimbJudge {
                         }
                     });
         }
+    }
+
+    /**
+     * What stands too high and would go. What takes over where another is lowered to it stays, shortened with it. What grows on a limb
+     * that is left too high stays where that may be lowered to it one day.
+     */
+    private Optional<Finding> tallThatGoes(Limb limb, Finding goes, Findings findings, Set<String> takesOver) {
+        if (takesOver.contains(limb.id())) {
+            return height.withWhatIsLoweredToIt(limb);
+        }
+        boolean waits = leftTooHigh(limb.parent(), findings) && height.couldTakeOver(limb);
+        return waits ? Optional.empty() : Optional.of(goes);
     }
 
     private boolean leftTooHigh(Optional<String> limb, Findings findings) {
